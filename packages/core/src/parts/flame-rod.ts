@@ -1,0 +1,22 @@
+import { CLOSED, num, ohms, other, type PartKind } from './part-kind';
+
+/**
+ * A flame rod: an insulated electrode that the control feeds with AC. What the flame rectifies is a quantity of the
+ * profile; the rod decides whether the feed arrives.
+ */
+export const flameRod: PartKind = {
+  name: 'flame-rod',
+  title: 'flame rod',
+  fields: { leakage: { type: 'resistance', default: 20e6 } },
+  branches: () => [''],
+  states: ['idle'],
+  modes: () => [
+    { id: 'dirty', words: 'is dirty: coated', weight: 3, mend: 'clean' },
+    { id: 'grounded', words: 'touches ground or has a cracked insulator', weight: 0.8, mend: 'replace' },
+    { id: 'displaced', words: 'stands out of the flame', weight: 0.4, mend: 'correct' },
+    other(0.1),
+  ],
+  electrical: (spec, _state, fault) => (fault === 'grounded' ? CLOSED : ohms(num(spec, 'leakage'))),
+  deadTests: () => [{ branch: '', title: 'rod to ground', low: 1e6, high: Infinity }],
+  symbol: () => 'rod',
+};

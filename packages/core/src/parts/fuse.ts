@@ -1,0 +1,51 @@
+import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/**
+ * Opening time of a fast blade fuse against the multiple of its rating, seconds: the shape of the usual
+ * time-current band (135 %, 200 %, 350 %, 600 %). Common practice, no source.
+ */
+const OPENING: readonly (readonly [number, number])[] = [
+  [1.35, 60],
+  [2, 1.5],
+  [3.5, 0.2],
+  [6, 0.07],
+  [12, 0.02],
+];
+
+/** Milliseconds a fuse carries `amps` before it opens; infinity below 1.35 × rating. Log-log interpolation. */
+export function fuseOpeningTime(amps: number, rating: number): number {
+  const multiple = amps / rating;
+  const first = OPENING[0]!;
+  if (multiple < first[0]) return Infinity;
+  for (let i = 1; i < OPENING.length; i++) {
+    const [m1, t1] = OPENING[i - 1]!;
+    const [m2, t2] = OPENING[i]!;
+    if (multiple <= m2) {
+      const share = Math.log(multiple / m1) / Math.log(m2 / m1);
+      return Math.round(1000 * Math.exp(Math.log(t1) + share * Math.log(t2 / t1)));
+    }
+  }
+  return Math.round(1000 * OPENING[OPENING.length - 1]![1]);
+}
+
+/** The low-voltage fuse on a control board. */
+export const fuse: PartKind = {
+  name: 'fuse',
+  title: 'fuse',
+  fields: { amps: { type: 'current', default: 3 } },
+  branches: () => [''],
+  states: ['whole', 'blown'],
+  lasting: () => ['blown'],
+  modes: () => [
+    { id: 'open', words: 'is blown without a lasting short', weight: 0.8, mend: 'replace' },
+    other(0.05),
+  ],
+  electrical: (_spec, state, fault) => (state === 'blown' || fault === 'open' ? OPEN : ohms(0.03)),
+  move: (view) => {
+    if (view.state === 'blown') return undefined;
+    const after = fuseOpeningTime(view.amps(''), num(view.spec, 'amps'));
+    return Number.isFinite(after) ? { to: 'blown', after } : undefined;
+  },
+  deadTests: () => [{ branch: '', title: 'fuse link', low: 0, high: 1 }],
+  symbol: () => 'fuse',
+};

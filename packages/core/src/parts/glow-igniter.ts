@@ -1,0 +1,38 @@
+import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/**
+ * A hot-surface igniter. `cold-ohms` above `hot-ohms` is a negative temperature coefficient (silicon carbide), below it
+ * a positive one (nitride): the sign belongs to the fitted part.
+ */
+export const glowIgniter: PartKind = {
+  name: 'glow-igniter',
+  title: 'glow igniter',
+  fields: {
+    'cold-ohms': { type: 'resistance', spread: 0.08 },
+    'hot-ohms': { type: 'resistance', spread: 0.08 },
+    'low-ohms': { type: 'resistance' },
+    'high-ohms': { type: 'resistance' },
+    'glows-at': { type: 'voltage', default: 95 },
+    'heat-up': { type: 'time', default: 8, spread: 0.1 },
+  },
+  branches: () => [''],
+  states: ['cold', 'glowing'],
+  modes: (spec) => [
+    { id: 'open', words: 'is cracked: open', weight: 4, mend: 'replace' },
+    { id: 'weak', words: `is aged: far above ${num(spec, 'high-ohms')} Ω cold, glows dull and too cool to light gas`, weight: 0.8, mend: 'replace' },
+    other(0.15),
+  ],
+  electrical: (spec, state, fault, _branch, frequency) => {
+    if (fault === 'open') return OPEN;
+    const hot = state === 'glowing' && frequency === 'ac';
+    return ohms((hot ? num(spec, 'hot-ohms') : num(spec, 'cold-ohms')) * (fault === 'weak' ? 2.6 : 1));
+  },
+  move: (view) => {
+    const fed = view.volts('') >= num(view.spec, 'glows-at') && view.fault !== 'open';
+    if (view.state === 'cold' && fed) return { to: 'glowing', after: num(view.spec, 'heat-up') * 1000 };
+    if (view.state === 'glowing' && !fed) return { to: 'cold', after: 6000 };
+    return undefined;
+  },
+  deadTests: (spec) => [{ branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') }],
+  symbol: () => 'igniter',
+};

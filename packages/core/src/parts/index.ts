@@ -1,0 +1,56 @@
+/**
+ * Parts: the kinds of components an appliance is made of. A kind knows its ports, what it is electrically in each state,
+ * how it moves, how it breaks, what mends it and what an ohmmeter shows when it is sound.
+ */
+import { condition } from './condition';
+import { control } from './control';
+import { flameRod } from './flame-rod';
+import { fuse } from './fuse';
+import { glowIgniter } from './glow-igniter';
+import { interlock } from './interlock';
+import { motor } from './motor';
+import type { PartKind } from './part-kind';
+import { plugPin } from './plug';
+import { solenoid } from './solenoid';
+import { sparkGap } from './spark-gap';
+import { supply } from './supply';
+import { handSwitch } from './switch';
+import { transformer } from './transformer';
+import { ventDamper } from './vent-damper';
+import { wire } from './wire';
+
+export type {
+  ControlPort,
+  DeadTest,
+  Electrical,
+  FaultMode,
+  Move,
+  PartKind,
+  PartView,
+  Spec,
+  SpecField,
+  SpecValue,
+  Symbol as PartSymbol,
+} from './part-kind';
+export { fuseOpeningTime } from './fuse';
+
+const ALL: readonly PartKind[] = [
+  supply,
+  handSwitch,
+  interlock,
+  transformer,
+  fuse,
+  solenoid,
+  motor,
+  glowIgniter,
+  sparkGap,
+  flameRod,
+  ventDamper,
+  control,
+  wire,
+  plugPin,
+  condition,
+];
+
+/** Every part kind by the name a profile uses. */
+export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(ALL.map((kind) => [kind.name, kind]));

@@ -1,0 +1,36 @@
+import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/** A single-phase motor: inducer, blower, fan. */
+export const motor: PartKind = {
+  name: 'motor',
+  title: 'motor',
+  fields: {
+    ohms: { type: 'resistance', default: 20, spread: 0.06 },
+    reactance: { type: 'resistance', default: 60, spread: 0.06 },
+    'runs-at': { type: 'voltage', default: 90 },
+    'spin-up': { type: 'time', default: 1.5 },
+  },
+  branches: () => [''],
+  states: ['stopped', 'running'],
+  modes: () => [
+    { id: 'winding-open', words: 'has an open winding', weight: 1, mend: 'replace' },
+    { id: 'seized', words: 'is seized: hums or is silent, does not turn', weight: 0.8, mend: 'replace' },
+    other(0.15),
+  ],
+  electrical: (spec, _state, fault, _branch, frequency) => {
+    if (fault === 'winding-open') return OPEN;
+    const r = num(spec, 'ohms');
+    if (frequency === 'dc') return ohms(r);
+    return ohms(r, num(spec, 'reactance') * (fault === 'seized' ? 0.5 : 1));
+  },
+  move: (view) => {
+    const turns = view.volts('') >= num(view.spec, 'runs-at') && view.fault !== 'seized';
+    if (view.state === 'stopped' && turns) return { to: 'running', after: num(view.spec, 'spin-up') * 1000 };
+    if (view.state === 'running' && !turns) return { to: 'stopped', after: 1000 };
+    return undefined;
+  },
+  deadTests: (spec) => [
+    { branch: '', title: 'winding', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 },
+  ],
+  symbol: () => 'motor',
+};

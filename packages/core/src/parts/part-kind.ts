@@ -1,0 +1,144 @@
+import type { Frequency } from '../circuit';
+import type { Dimension } from '../units';
+
+/** What one branch of a part is, electrically, at one frequency. */
+export type Electrical =
+  | { readonly type: 'open' }
+  /** Passive, ohms. */
+  | { readonly type: 'impedance'; readonly r: number; readonly x: number }
+  /** Feeds the circuit: RMS volts behind an impedance. */
+  | { readonly type: 'source'; readonly volts: number; readonly r: number; readonly x: number }
+  /** The secondary of a live transformer; its partner branch is `coupled-primary`. */
+  | {
+      readonly type: 'coupled-secondary';
+      readonly primary: string;
+      readonly ratio: number;
+      readonly r: number;
+      readonly x: number;
+      readonly magnetisingR: number;
+      readonly magnetisingX: number;
+    }
+  | { readonly type: 'coupled-primary' };
+
+export const OPEN: Electrical = { type: 'open' };
+/** A sound closed contact or wire: ten milliohms. */
+export const CLOSED: Electrical = { type: 'impedance', r: 0.01, x: 0 };
+export const ohms = (r: number, x = 0): Electrical => ({ type: 'impedance', r, x });
+
+/** What is written about one field of a part in a profile. */
+export interface SpecField {
+  /** `sensed` takes the dimension of the quantity named by the part's `senses` field. */
+  readonly type: Dimension | 'sensed' | 'text' | 'flag' | 'expression' | 'quantity' | 'net' | 'ports';
+  /** SI value used when the profile says nothing; a field without default must be written. */
+  readonly default?: number | string | boolean;
+  /** How far sound parts of one type differ from each other, as a share of the value (one standard deviation). */
+  readonly spread?: number;
+}
+
+/** One declared output or input of a control. */
+export interface ControlPort {
+  readonly name: string;
+  readonly role: 'contact' | 'feed' | 'input' | 'supply';
+  /** Input resistance, or the inner resistance of a feed, ohms. */
+  readonly ohms: number;
+  /** Volts of a feed; make value of an input. */
+  readonly volts: number;
+  /** Break value of an input, volts. */
+  readonly breaks: number;
+  /** How long a sensed input must stay before the program believes it, milliseconds. */
+  readonly debounce: number;
+}
+
+export type SpecValue = number | string | boolean | readonly ControlPort[];
+export type Spec = Readonly<Record<string, SpecValue>>;
+
+/** A way in which a part breaks. */
+export interface FaultMode {
+  readonly id: string;
+  /** Completes the sentence "the <part> …": "has an open coil". */
+  readonly words: string;
+  /** Relative frequency. An assumption of ours until a shop's own book replaces it. */
+  readonly weight: number;
+  /** What mends it. Modes of one part with the same mend need not be told apart. */
+  readonly mend: 'replace' | 'reconnect' | 'clean' | 'repair' | 'correct' | 'none';
+  /** "Broken in a way we did not think of": has no prediction of its own. */
+  readonly other?: boolean;
+  /** For a cause outside the circuit: the safety it makes open. */
+  readonly trips?: string;
+  /** The mode joins the far end of this branch to a net (a chafed wire, a shorted cable). */
+  readonly shorts?: { readonly to: string; readonly r: number };
+}
+
+/** What a part can see of the circuit and of the appliance when it decides what to do next. */
+export interface PartView {
+  readonly state: string;
+  readonly spec: Spec;
+  /** Active fault mode, or undefined. */
+  readonly fault: string | undefined;
+  /** RMS volts across a branch of the part. */
+  volts(branch: string): number;
+  /** RMS amperes through a branch of the part. */
+  amps(branch: string): number;
+  /** The value of the quantity named by a `quantity` field, SI. */
+  sensed(field: string): number;
+  /** Whether the condition in an `expression` field holds. */
+  holds(field: string): boolean;
+}
+
+/** Where a part is heading: a state, and how long it takes to get there, milliseconds. */
+export interface Move {
+  readonly to: string;
+  readonly after: number;
+}
+
+/** A dead test (power off, part isolated) and what a sound part shows, ohms. */
+export interface DeadTest {
+  readonly branch: string;
+  readonly title: string;
+  readonly low: number;
+  readonly high: number;
+}
+
+export type Symbol = 'source' | 'contact' | 'fuse' | 'coil' | 'motor' | 'load' | 'igniter' | 'winding' | 'rod' | 'wire' | 'plug' | 'spark';
+
+/**
+ * One kind of component. A kind is code because it joins electrical behaviour, movement and ways of failing; what a
+ * particular component is (ohms, volts, set points) is data in the profile.
+ */
+export interface PartKind {
+  readonly name: string;
+  readonly title: string;
+  readonly fields: Readonly<Record<string, SpecField>>;
+  /** Two-terminal passages through the part; a part with one passage names it ''. */
+  branches(spec: Spec): readonly string[];
+  /** Possible states; the first is the state at rest (unpowered, cold). */
+  readonly states: readonly string[];
+  /** States that stay when everything else settles: a blown fuse, a tripped manual reset. */
+  readonly lasting?: (spec: Spec) => readonly string[];
+  modes(spec: Spec): readonly FaultMode[];
+  electrical(spec: Spec, state: string, fault: string | undefined, branch: string, frequency: Frequency): Electrical;
+  /** The state the part is heading for, or undefined to stay. Hysteresis belongs here. */
+  move?(view: PartView): Move | undefined;
+  /** Values of a sensed quantity at which the part changes its mind. */
+  thresholds?(spec: Spec): readonly { readonly field: string; readonly value: number }[];
+  deadTests(spec: Spec): readonly DeadTest[];
+  /** Drawn as. */
+  readonly symbol: (branch: string) => Symbol;
+  /**
+   * Whether the part is a switch that may rightly be open: then an open reading shows the break, and only its sensed
+   * quantity tells whether it failed or did its job.
+   */
+  readonly mayOpenRightly?: (spec: Spec) => boolean;
+}
+
+export const num = (spec: Spec, field: string): number => spec[field] as number;
+export const text = (spec: Spec, field: string): string => spec[field] as string;
+
+/** The catch-all mode every kind has. */
+export const other = (weight: number): FaultMode => ({
+  id: 'other',
+  words: 'is broken in a way not listed here',
+  weight,
+  mend: 'replace',
+  other: true,
+});

@@ -1,0 +1,38 @@
+import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/** A gas valve or solenoid on control voltage: its coil has reactance that the ohmmeter does not see. */
+export const solenoid: PartKind = {
+  name: 'solenoid',
+  title: 'solenoid valve',
+  fields: {
+    ohms: { type: 'resistance', default: 15, spread: 0.06 },
+    reactance: { type: 'resistance', default: 45, spread: 0.06 },
+    'pull-in': { type: 'voltage', default: 18 },
+    'drop-out': { type: 'voltage', default: 9 },
+  },
+  branches: () => [''],
+  states: ['shut', 'open'],
+  modes: () => [
+    { id: 'coil-open', words: 'has an open coil', weight: 1.5, mend: 'replace' },
+    { id: 'coil-short', words: 'has a shorted coil', weight: 0.8, mend: 'replace' },
+    { id: 'stuck-shut', words: 'is fed but passes no gas: stuck', weight: 1.2, mend: 'replace' },
+    other(0.15),
+  ],
+  electrical: (spec, _state, fault, _branch, frequency) => {
+    if (fault === 'coil-open') return OPEN;
+    // A burnt coil keeps some leakage reactance though the copper is bridged.
+    if (fault === 'coil-short') return ohms(0.2, frequency === 'ac' ? 1.4 : 0);
+    return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
+  },
+  move: (view) => {
+    if (view.fault === 'coil-short' || view.fault === 'stuck-shut') return undefined;
+    const volts = view.volts('');
+    if (view.state === 'shut' && volts >= num(view.spec, 'pull-in')) return { to: 'open', after: 30 };
+    if (view.state === 'open' && volts < num(view.spec, 'drop-out')) return { to: 'shut', after: 30 };
+    return undefined;
+  },
+  deadTests: (spec) => [
+    { branch: '', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 },
+  ],
+  symbol: () => 'coil',
+};

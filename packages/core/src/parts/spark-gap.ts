@@ -1,0 +1,24 @@
+import { num, ohms, other, type PartKind } from './part-kind';
+
+/** A spark electrode with its generator, fed by a control output. */
+export const sparkGap: PartKind = {
+  name: 'spark-gap',
+  title: 'spark electrode',
+  fields: { ohms: { type: 'resistance', default: 300 }, 'sparks-at': { type: 'voltage', default: 17 } },
+  branches: () => [''],
+  states: ['quiet', 'sparking'],
+  modes: () => [
+    { id: 'grounded', words: 'has a cracked ceramic or closed gap: the spark goes to ground', weight: 1.2, mend: 'replace' },
+    { id: 'lead-off', words: 'has its lead off: no spark', weight: 0.8, mend: 'reconnect' },
+    other(0.1),
+  ],
+  electrical: (spec) => ohms(num(spec, 'ohms')),
+  move: (view) => {
+    const fed = view.volts('') >= num(view.spec, 'sparks-at') && view.fault === undefined;
+    if (view.state === 'quiet' && fed) return { to: 'sparking', after: 100 };
+    if (view.state === 'sparking' && !fed) return { to: 'quiet', after: 100 };
+    return undefined;
+  },
+  deadTests: () => [],
+  symbol: () => 'spark',
+};

@@ -1,0 +1,30 @@
+import { num, OPEN, other, type PartKind } from './part-kind';
+
+/** The building's line supply: a stiff source behind the impedance of its wiring. */
+export const supply: PartKind = {
+  name: 'supply',
+  title: 'line supply',
+  fields: {
+    volts: { type: 'voltage', default: 120, spread: 0.02 },
+    ohms: { type: 'resistance', default: 0.3 },
+    'on-when': { type: 'expression', default: 'true' },
+  },
+  branches: () => [''],
+  states: ['off', 'on'],
+  modes: () => [
+    { id: 'dead', words: 'is dead: breaker, fuse or wiring', weight: 2, mend: 'repair' },
+    { id: 'low', words: 'sags far below its rating', weight: 0.5, mend: 'repair' },
+    other(0.1),
+  ],
+  electrical: (spec, state, fault) => {
+    if (state === 'off' || fault === 'dead') return OPEN;
+    const volts = num(spec, 'volts') * (fault === 'low' ? 0.72 : 1);
+    return { type: 'source', volts, r: num(spec, 'ohms'), x: 0 };
+  },
+  move: (view) => {
+    const to = view.holds('on-when') ? 'on' : 'off';
+    return to === view.state ? undefined : { to, after: 0 };
+  },
+  deadTests: () => [],
+  symbol: () => 'source',
+};

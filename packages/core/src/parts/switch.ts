@@ -1,0 +1,24 @@
+import { CLOSED, num, OPEN, other, type PartKind } from './part-kind';
+
+/** A switch worked by a person or by a simple condition: service switch, door switch, thermostat. */
+export const handSwitch: PartKind = {
+  name: 'switch',
+  title: 'switch',
+  fields: {
+    'closed-when': { type: 'expression' },
+    weight: { type: 'none', default: 1 },
+  },
+  branches: () => [''],
+  states: ['open', 'closed'],
+  modes: (spec) => [
+    { id: 'open', words: 'does not close', weight: num(spec, 'weight'), mend: 'replace' },
+    other(0.1),
+  ],
+  electrical: (_spec, state, fault) => (state === 'open' || fault === 'open' ? OPEN : CLOSED),
+  move: (view) => {
+    const to = view.holds('closed-when') ? 'closed' : 'open';
+    return to === view.state ? undefined : { to, after: 50 };
+  },
+  deadTests: () => [{ branch: '', title: 'closed contact', low: 0, high: 1 }],
+  symbol: () => 'contact',
+};

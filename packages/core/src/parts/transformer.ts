@@ -1,0 +1,59 @@
+import { num, ohms, OPEN, other, type PartKind, type Spec } from './part-kind';
+
+/** Ratio of inner impedance to rated load impedance of a small control transformer, from its regulation. */
+const REGULATION = 0.1;
+
+const secondaryZ = (spec: Spec): number => (REGULATION * num(spec, 'volts') ** 2) / num(spec, 'va');
+
+/** A control transformer: two coupled windings. Its inner impedance follows from volts and volt-amperes. */
+export const transformer: PartKind = {
+  name: 'transformer',
+  title: 'transformer',
+  fields: {
+    'primary-volts': { type: 'voltage', default: 120 },
+    volts: { type: 'voltage', default: 24 },
+    va: { type: 'power', default: 40 },
+    'primary-ohms': { type: 'resistance', default: 9, spread: 0.06 },
+    'secondary-ohms': { type: 'resistance', default: 0.8, spread: 0.06 },
+  },
+  branches: () => ['primary', 'secondary'],
+  states: ['idle'],
+  modes: () => [
+    { id: 'primary-open', words: 'has an open primary winding', weight: 1.5, mend: 'replace' },
+    { id: 'secondary-open', words: 'has an open secondary winding', weight: 1, mend: 'replace' },
+    { id: 'weak', words: 'is weak: its voltage sinks when it is loaded', weight: 0.7, mend: 'replace' },
+    other(0.15),
+  ],
+  electrical: (spec, _state, fault, branch, frequency) => {
+    if (branch === 'primary') {
+      if (fault === 'primary-open') return OPEN;
+      return frequency === 'dc' || fault === 'secondary-open'
+        ? ohms(num(spec, 'primary-ohms'), frequency === 'dc' ? 0 : 900)
+        : { type: 'coupled-primary' };
+    }
+    if (fault === 'secondary-open') return OPEN;
+    if (frequency === 'dc') return ohms(num(spec, 'secondary-ohms') * (fault === 'weak' ? 0.6 : 1));
+    // A dead primary leaves only the copper and iron of the secondary.
+    if (fault === 'primary-open') return ohms(num(spec, 'secondary-ohms'), 20);
+    const z = secondaryZ(spec) * (fault === 'weak' ? 6 : 1);
+    const sag = fault === 'weak' ? 0.92 : 1;
+    return {
+      type: 'coupled-secondary',
+      primary: 'primary',
+      // The open-circuit voltage is higher than the rated one by the regulation, so that full load gives the rating.
+      ratio: ((num(spec, 'volts') * (1 + REGULATION)) / num(spec, 'primary-volts')) * sag,
+      r: z * 0.95,
+      x: z * 0.3,
+      magnetisingR: 900,
+      magnetisingX: 1500,
+    };
+  },
+  deadTests: (spec) =>
+    (['primary', 'secondary'] as const).map((branch) => ({
+      branch,
+      title: `${branch} winding`,
+      low: num(spec, `${branch}-ohms`) * 0.8,
+      high: num(spec, `${branch}-ohms`) * 1.2,
+    })),
+  symbol: () => 'winding',
+};

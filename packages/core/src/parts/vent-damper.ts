@@ -1,0 +1,37 @@
+import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/** A motorised vent damper: the motor opens the blade, then the end switch passes power to the burner. */
+export const ventDamper: PartKind = {
+  name: 'vent-damper',
+  title: 'vent damper',
+  fields: {
+    ohms: { type: 'resistance', default: 80, spread: 0.06 },
+    reactance: { type: 'resistance', default: 90, spread: 0.06 },
+    'runs-at': { type: 'voltage', default: 18 },
+    travel: { type: 'time', default: 12, spread: 0.12 },
+  },
+  branches: () => ['motor', 'end-switch'],
+  states: ['shut', 'open'],
+  modes: () => [
+    { id: 'motor-open', words: 'has an open motor winding', weight: 1, mend: 'replace' },
+    { id: 'blade-stuck', words: 'is fed but its blade is stuck shut', weight: 1, mend: 'replace' },
+    { id: 'end-switch-open', words: 'opens, but its end switch does not pass', weight: 1.2, mend: 'replace' },
+    other(0.15),
+  ],
+  electrical: (spec, state, fault, branch, frequency) => {
+    if (branch === 'end-switch') return state === 'open' && fault !== 'end-switch-open' ? CLOSED : OPEN;
+    if (fault === 'motor-open') return OPEN;
+    return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
+  },
+  move: (view) => {
+    const fed = view.volts('motor') >= num(view.spec, 'runs-at') && view.fault !== 'blade-stuck';
+    const after = num(view.spec, 'travel') * 1000;
+    if (view.state === 'shut' && fed) return { to: 'open', after };
+    if (view.state === 'open' && !fed) return { to: 'shut', after };
+    return undefined;
+  },
+  deadTests: (spec) => [
+    { branch: 'motor', title: 'motor winding', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 },
+  ],
+  symbol: (branch) => (branch === 'motor' ? 'motor' : 'contact'),
+};

@@ -1,0 +1,278 @@
+import { findUnit, type Dimension } from '../units';
+
+/** What an expression can ask of the running appliance. Everything is by index, resolved once at load. */
+export interface Scope {
+  partIs(part: number, state: number): boolean;
+  /** Whether the program commands this output of the control (not whether power arrives). */
+  outputOn(port: number): boolean;
+  input(index: number): boolean;
+  quantity(index: number): number;
+  env(index: number): boolean;
+  fault(part: number, mode: number): boolean;
+  regionIs(region: number, state: number): boolean;
+  /** Milliseconds since the region whose guard is being asked entered its state. */
+  sinceEntry(): number;
+  counter(index: number): number;
+  volts(netA: number, netB: number): number;
+  alive(): boolean;
+}
+
+export type ExpressionType = 'boolean' | Dimension;
+
+export interface Expression {
+  readonly text: string;
+  readonly type: ExpressionType;
+  /** Booleans are 0 and 1. */
+  readonly evaluate: (scope: Scope) => number;
+  /** Durations in `after(…)`, milliseconds: moments at which the answer may change by itself. */
+  readonly durations: readonly number[];
+  /** Constants that single quantities are compared with. */
+  readonly thresholds: readonly { readonly quantity: number; readonly value: number }[];
+  /** Parts whose state the expression looks at. */
+  readonly parts: readonly number[];
+  readonly quantities: readonly number[];
+  readonly asksVolts: boolean;
+}
+
+/** A name resolved against the profile. */
+export type Resolved =
+  | { readonly kind: 'part'; readonly part: number; readonly state: number }
+  | { readonly kind: 'output'; readonly port: number }
+  | { readonly kind: 'input'; readonly input: number }
+  | { readonly kind: 'quantity'; readonly quantity: number; readonly dimension: Dimension }
+  | { readonly kind: 'env'; readonly env: number }
+  | { readonly kind: 'region'; readonly region: number; readonly state: number }
+  | { readonly kind: 'counter'; readonly counter: number };
+
+export interface Names {
+  /** Throws an ExpressionError with a remedy when the name is unknown. */
+  resolve(name: string): Resolved;
+  resolveFault(name: string): { part: number; mode: number };
+  resolveNet(name: string): number;
+}
+
+/** What is wrong with an expression, and what to write instead. */
+export class ExpressionError extends Error {}
+
+type Token =
+  | { kind: 'number'; value: number; dimension: Dimension }
+  | { kind: 'name'; text: string }
+  | { kind: 'symbol'; text: string };
+
+const TOKEN = /\s*(?:(\d+(?:\.\d+)?)(?:\s*([A-Za-zµ°%Ω"][A-Za-zµ°%Ω.]*))?|([A-Za-z][\w./-]*)|(&&|\|\||>=|<=|==|!=|[-+*/()<>!,]))/y;
+
+function tokenize(text: string): Token[] {
+  const tokens: Token[] = [];
+  TOKEN.lastIndex = 0;
+  while (TOKEN.lastIndex < text.length) {
+    const at = TOKEN.lastIndex;
+    const match = TOKEN.exec(text);
+    if (!match) {
+      if (text.slice(at).trim() === '') break;
+      throw new ExpressionError(`cannot read "${text.slice(at).trim()}"; use names, numbers with units, && || ! and comparisons`);
+    }
+    if (match[1] !== undefined) {
+      const unit = match[2] === undefined ? undefined : findUnit(match[2]);
+      if (match[2] !== undefined && !unit) throw new ExpressionError(`"${match[2]}" is not a unit; write for example 30 s, 0.6 inwc, 0.8 uA`);
+      tokens.push({
+        kind: 'number',
+        value: Number(match[1]) * (unit?.factor ?? 1) + (unit?.offset ?? 0),
+        dimension: unit?.dimension ?? 'none',
+      });
+    } else if (match[3] !== undefined) tokens.push({ kind: 'name', text: match[3] });
+    else tokens.push({ kind: 'symbol', text: match[4]! });
+  }
+  return tokens;
+}
+
+interface Node {
+  readonly type: ExpressionType;
+  readonly evaluate: (scope: Scope) => number;
+  /** Set when the node is one bare quantity or one constant, so that a comparison can note its threshold. */
+  readonly quantity?: number;
+  readonly constant?: number;
+}
+
+/**
+ * Compiles an expression such as `input.PS && after(15 s)` or `draft >= 0.6 inwc`, checking names, types and units.
+ * Throws ExpressionError with a remedy.
+ */
+export function compileExpression(text: string, names: Names, wanted?: ExpressionType): Expression {
+  const tokens = tokenize(text);
+  let at = 0;
+  const durations: number[] = [];
+  const thresholds: { quantity: number; value: number }[] = [];
+  const parts = new Set<number>();
+  const quantities = new Set<number>();
+  let asksVolts = false;
+
+  const peek = (): Token | undefined => tokens[at];
+  const take = (symbol: string): boolean => {
+    const token = tokens[at];
+    if (token?.kind !== 'symbol' || token.text !== symbol) return false;
+    at++;
+    return true;
+  };
+  const need = (symbol: string): void => {
+    if (!take(symbol)) throw new ExpressionError(`expected "${symbol}" in "${text}"`);
+  };
+  const needName = (what: string): string => {
+    const token = tokens[at++];
+    if (token?.kind !== 'name') throw new ExpressionError(`expected ${what} in "${text}"`);
+    return token.text;
+  };
+  const boolean = (node: Node, around: string): Node => {
+    if (node.type !== 'boolean') throw new ExpressionError(`"${around}" needs conditions on both sides in "${text}"; compare the value with something`);
+    return node;
+  };
+
+  const orExpression = (): Node => {
+    let left = andExpression();
+    while (take('||')) {
+      const a = boolean(left, '||');
+      const b = boolean(andExpression(), '||');
+      left = { type: 'boolean', evaluate: (s) => (a.evaluate(s) !== 0 || b.evaluate(s) !== 0 ? 1 : 0) };
+    }
+    return left;
+  };
+  const andExpression = (): Node => {
+    let left = notExpression();
+    while (take('&&')) {
+      const a = boolean(left, '&&');
+      const b = boolean(notExpression(), '&&');
+      left = { type: 'boolean', evaluate: (s) => (a.evaluate(s) !== 0 && b.evaluate(s) !== 0 ? 1 : 0) };
+    }
+    return left;
+  };
+  const notExpression = (): Node => {
+    if (!take('!')) return comparison();
+    const inner = boolean(notExpression(), '!');
+    return { type: 'boolean', evaluate: (s) => (inner.evaluate(s) === 0 ? 1 : 0) };
+  };
+  const comparison = (): Node => {
+    const left = sum();
+    const operator = ['>=', '<=', '==', '!=', '>', '<'].find((symbol) => take(symbol));
+    if (operator === undefined) return left;
+    const right = sum();
+    if (left.type !== right.type)
+      throw new ExpressionError(`"${text}" compares ${left.type} with ${right.type}; give the number the right unit`);
+    if (left.quantity !== undefined || right.quantity !== undefined) {
+      const quantity = left.quantity ?? right.quantity!;
+      const constant = left.quantity !== undefined ? right.constant : left.constant;
+      if (constant === undefined) throw new ExpressionError(`"${text}": compare a quantity with a plain constant, so that the moment of crossing is known`);
+      thresholds.push({ quantity, value: constant });
+    }
+    return { type: 'boolean', evaluate: COMPARE[operator]!(left.evaluate, right.evaluate) };
+  };
+  const sum = (): Node => {
+    let left = product();
+    for (;;) {
+      const operator = take('+') ? 1 : take('-') ? -1 : 0;
+      if (operator === 0) return left;
+      const a = left;
+      const b = product();
+      if (a.type !== b.type || a.type === 'boolean') throw new ExpressionError(`"${text}" adds ${a.type} and ${b.type}; both must measure the same`);
+      left = { type: a.type, evaluate: (s) => a.evaluate(s) + operator * b.evaluate(s) };
+    }
+  };
+  const product = (): Node => {
+    let left = primary();
+    while (take('*')) {
+      const a = left;
+      const b = primary();
+      if (a.type !== 'none' && b.type !== 'none') throw new ExpressionError(`"${text}" multiplies two measured values; one must be a plain number`);
+      left = { type: a.type === 'none' ? b.type : a.type, evaluate: (s) => a.evaluate(s) * b.evaluate(s) };
+    }
+    return left;
+  };
+  const primary = (): Node => {
+    if (take('(')) {
+      const inner = orExpression();
+      need(')');
+      return inner;
+    }
+    const token = peek();
+    if (!token || token.kind === 'symbol') throw new ExpressionError(`"${text}" ends too early or has a stray "${token?.text ?? ''}"`);
+    at++;
+    if (token.kind === 'number') {
+      const value = token.value;
+      return { type: token.dimension, evaluate: () => value, constant: value };
+    }
+    return named(token.text);
+  };
+  const named = (name: string): Node => {
+    if (name === 'true' || name === 'false') {
+      const value = name === 'true' ? 1 : 0;
+      return { type: 'boolean', evaluate: () => value };
+    }
+    if (name === 'alive') return { type: 'boolean', evaluate: (s) => (s.alive() ? 1 : 0) };
+    if (name === 'after') {
+      need('(');
+      const token = tokens[at++];
+      if (token?.kind !== 'number' || token.dimension !== 'time') throw new ExpressionError(`after() needs a time, for example after(30 s), in "${text}"`);
+      need(')');
+      const ms = Math.round(token.value * 1000);
+      durations.push(ms);
+      return { type: 'boolean', evaluate: (s) => (s.sinceEntry() >= ms ? 1 : 0) };
+    }
+    if (name === 'fault') {
+      need('(');
+      const { part, mode } = names.resolveFault(needName('part.mode'));
+      need(')');
+      return { type: 'boolean', evaluate: (s) => (s.fault(part, mode) ? 1 : 0) };
+    }
+    if (name === 'volts') {
+      need('(');
+      const a = names.resolveNet(needName('a net'));
+      need(',');
+      const b = names.resolveNet(needName('a net'));
+      need(')');
+      asksVolts = true;
+      return { type: 'voltage', evaluate: (s) => s.volts(a, b) };
+    }
+    const found = names.resolve(name);
+    switch (found.kind) {
+      case 'part':
+        parts.add(found.part);
+        return { type: 'boolean', evaluate: (s) => (s.partIs(found.part, found.state) ? 1 : 0) };
+      case 'output':
+        return { type: 'boolean', evaluate: (s) => (s.outputOn(found.port) ? 1 : 0) };
+      case 'input':
+        return { type: 'boolean', evaluate: (s) => (s.input(found.input) ? 1 : 0) };
+      case 'quantity':
+        quantities.add(found.quantity);
+        return { type: found.dimension, evaluate: (s) => s.quantity(found.quantity), quantity: found.quantity };
+      case 'env':
+        return { type: 'boolean', evaluate: (s) => (s.env(found.env) ? 1 : 0) };
+      case 'region':
+        return { type: 'boolean', evaluate: (s) => (s.regionIs(found.region, found.state) ? 1 : 0) };
+      case 'counter':
+        return { type: 'none', evaluate: (s) => s.counter(found.counter) };
+    }
+  };
+
+  const root = orExpression();
+  if (at < tokens.length) throw new ExpressionError(`"${text}" goes on after its end; join conditions with && or ||`);
+  if (wanted !== undefined && root.type !== wanted)
+    throw new ExpressionError(`"${text}" is a ${root.type}, where a ${wanted === 'boolean' ? 'condition' : wanted} is needed`);
+  return {
+    text,
+    type: root.type,
+    evaluate: root.evaluate,
+    durations,
+    thresholds,
+    parts: [...parts],
+    quantities: [...quantities],
+    asksVolts,
+  };
+}
+
+type Evaluate = (scope: Scope) => number;
+const COMPARE: Readonly<Record<string, (a: Evaluate, b: Evaluate) => Evaluate>> = {
+  '>=': (a, b) => (s) => (a(s) >= b(s) - 1e-12 ? 1 : 0),
+  '<=': (a, b) => (s) => (a(s) <= b(s) + 1e-12 ? 1 : 0),
+  '>': (a, b) => (s) => (a(s) > b(s) ? 1 : 0),
+  '<': (a, b) => (s) => (a(s) < b(s) ? 1 : 0),
+  '==': (a, b) => (s) => (a(s) === b(s) ? 1 : 0),
+  '!=': (a, b) => (s) => (a(s) !== b(s) ? 1 : 0),
+};

@@ -1,0 +1,9 @@
+/**
+ * Profile: one appliance family as data. Reads the YAML, applies a variant, checks every name, unit and expression, and
+ * compiles it to the indexed Model the engine runs on.
+ */
+export * from './model';
+export { loadProfile, PROFILE_FORMAT, variantsOf, type LoadOptions } from './load';
+export { formatProblem, isMap, nearest, ProblemError, SourceFile, unknownName, type Data, type DataMap, type Problem } from './document';
+export type { Expression, Scope } from './expression';
+export { Fields, type Path } from './fields';

@@ -1,0 +1,225 @@
+import type { FaultMode, PartKind, Spec } from '../parts';
+import type { Dimension } from '../units';
+import type { Expression } from './expression';
+
+/** What a person sets on the appliance; `call` is off while the appliance settles before a run. */
+export const ENV = ['power', 'call', 'gas'] as const;
+export type EnvName = (typeof ENV)[number];
+
+export interface Branch {
+  readonly index: number;
+  readonly part: number;
+  /** Name of the passage within its part; '' when it has only one. */
+  readonly name: string;
+  readonly a: number;
+  readonly b: number;
+  readonly rung: number;
+}
+
+export interface Part {
+  readonly index: number;
+  readonly id: string;
+  readonly title: string;
+  readonly kind: PartKind;
+  readonly spec: Spec;
+  readonly modes: readonly FaultMode[];
+  readonly branches: readonly Branch[];
+  /** Compiled `expression` fields. */
+  readonly conditions: ReadonlyMap<string, Expression>;
+  /** Indices of quantities named by `quantity` fields. */
+  readonly senses: ReadonlyMap<string, number>;
+  /** What the part may do to a hand that touches it, from the profile. */
+  readonly caution?: string;
+  /** Minutes to reach the part for a dead test. */
+  readonly minutes: number;
+}
+
+export interface Rung {
+  readonly id: string;
+  /** As written: nets and passages alternate; an unnamed net sits between two passages. */
+  readonly items: readonly ({ readonly net: number } | { readonly branch: number })[];
+}
+
+export interface Plug {
+  readonly id: string;
+  readonly title: string;
+  readonly pins: readonly number[];
+  readonly minutes: number;
+}
+
+export interface Point {
+  readonly net: number;
+  /** Where the probe goes. */
+  readonly reach: string;
+  /** The net the black probe rests on. */
+  readonly black: number;
+  readonly minutes: number;
+  /** Carries line voltage. */
+  readonly line: boolean;
+}
+
+export interface Rule {
+  readonly when: Expression | undefined;
+  readonly is: number;
+  /** Stay where it is instead of heading for `is`. */
+  readonly hold: boolean;
+  /** Delay before the change begins and time it takes, milliseconds. */
+  readonly after: number;
+  readonly over: number;
+}
+
+export interface Quantity {
+  readonly index: number;
+  readonly id: string;
+  readonly title: string;
+  readonly dimension: Dimension;
+  readonly start: number;
+  readonly rules: readonly Rule[];
+  /** Spread between sound appliances, share of the value. */
+  readonly spread: number;
+  /** Keeps its value from one episode to the next (air in a pipe, heat in an exchanger). */
+  readonly lasting: boolean;
+  /** Every value that something in the profile compares it with. */
+  readonly thresholds: readonly number[];
+}
+
+export interface Guard {
+  readonly to: number;
+  readonly when: Expression;
+  readonly set: readonly { readonly counter: number; readonly value: Expression }[];
+}
+
+export interface ControllerState {
+  readonly index: number;
+  readonly id: string;
+  readonly on: readonly number[];
+  readonly go: readonly Guard[];
+  readonly code: string | undefined;
+  readonly lockout: boolean;
+}
+
+export interface Region {
+  readonly index: number;
+  readonly id: string;
+  readonly states: readonly ControllerState[];
+  readonly start: number;
+  /** Asked before the state's own guards, in order; `except` lists states in which the guard sleeps. */
+  readonly always: readonly (Guard & { readonly except: readonly number[] })[];
+}
+
+export interface Input {
+  readonly index: number;
+  readonly id: string;
+  /** Branch of the control whose voltage is sensed, or the quantity that is. */
+  readonly branch: number | undefined;
+  readonly quantity: number | undefined;
+  readonly makes: number;
+  readonly breaks: number;
+  readonly debounce: number;
+}
+
+export interface Output {
+  readonly index: number;
+  readonly id: string;
+  readonly branch: number;
+}
+
+export interface Controller {
+  readonly part: number;
+  readonly supplyBranch: number;
+  readonly brownOut: number;
+  readonly restart: number;
+  readonly holdUp: number;
+  readonly boot: number;
+  readonly inputs: readonly Input[];
+  readonly outputs: readonly Output[];
+  readonly counters: readonly string[];
+  readonly regions: readonly Region[];
+}
+
+/** A bead of the cord: something a person can observe. */
+export interface Phase {
+  readonly index: number;
+  readonly id: string;
+  readonly title: string;
+  /** The question asked about it. */
+  readonly ask: string;
+  readonly sense: 'look' | 'listen' | 'smell' | 'feel';
+  /** What is observed. */
+  readonly cue: Expression;
+  /** The stretch in which a reading "at this phase" is taken; the cue itself when the profile says nothing. */
+  readonly window: Expression;
+  /** The try for ignition: its repetitions are counted. */
+  readonly trial: boolean;
+  /** Reaching it and staying means the burner does its job. */
+  readonly goal: boolean;
+  /** Something that should not happen in a normal run. */
+  readonly unwanted: boolean;
+  /** Voltage readings may be asked for here. */
+  readonly probe: boolean;
+}
+
+export interface Gauge {
+  readonly id: string;
+  readonly title: string;
+  readonly how: string;
+  readonly quantity: number;
+  readonly phase: number;
+  readonly minutes: number;
+}
+
+export interface Look {
+  readonly id: string;
+  readonly ask: string;
+  readonly answers: readonly { readonly id: string; readonly title: string; readonly when: Expression }[];
+  readonly minutes: number;
+  /** How often a careful person is right about it. */
+  readonly tells: number;
+  /** Asked of the customer, before any work at the appliance. */
+  readonly before: boolean;
+}
+
+export interface Code {
+  readonly id: string;
+  readonly title: string;
+}
+
+export interface Caution {
+  readonly when: 'always' | 'gas' | 'line' | 'bypass' | 'trial' | 'hot' | 'ohms';
+  readonly text: string;
+}
+
+/** A profile compiled to indexed arrays: all that the engine knows about one appliance. */
+export interface Model {
+  readonly id: string;
+  readonly version: string;
+  readonly variant: string | undefined;
+  readonly title: string;
+  readonly summary: string;
+  readonly nets: readonly string[];
+  readonly ground: number;
+  readonly parts: readonly Part[];
+  readonly branches: readonly Branch[];
+  readonly rungs: readonly Rung[];
+  readonly plugs: readonly Plug[];
+  readonly points: readonly Point[];
+  readonly quantities: readonly Quantity[];
+  readonly controller: Controller | undefined;
+  readonly phases: readonly Phase[];
+  readonly gauges: readonly Gauge[];
+  readonly looks: readonly Look[];
+  readonly codes: readonly Code[];
+  readonly cautions: readonly Caution[];
+  /** How long a run is watched, milliseconds. */
+  readonly watch: number;
+}
+
+/** Finds a net by name; names of nets are upper case by custom but matched without regard to case. */
+export function findNet(model: Model, name: string): number {
+  const exact = model.nets.indexOf(name);
+  return exact >= 0 ? exact : model.nets.findIndex((net) => net.toLowerCase() === name.toLowerCase());
+}
+
+export function findPart(model: Model, id: string): Part | undefined {
+  return model.parts.find((part) => part.id === id);
+}

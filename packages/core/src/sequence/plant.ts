@@ -1,0 +1,80 @@
+import type { Model, Scope } from '../profile';
+import { rampValue, type Memory, type Millis, type Ramp } from './trace';
+
+/** The physical quantities of the appliance: each heads for what its first matching rule says. */
+export class Plant {
+  readonly ramps: Ramp[][];
+  private readonly rule: Int16Array;
+
+  constructor(
+    private readonly model: Model,
+    from: Millis,
+    memory: Memory | undefined,
+  ) {
+    this.rule = new Int16Array(model.quantities.length).fill(-1);
+    this.ramps = model.quantities.map((q) => {
+      const value = memory?.quantities.get(q.index) ?? q.start;
+      return [{ from, value, start: from, over: 0, target: value }];
+    });
+  }
+
+  value(quantity: number, at: Millis): number {
+    return rampValue(this.latest(quantity), at);
+  }
+
+  private latest(quantity: number): Ramp {
+    const ramps = this.ramps[quantity]!;
+    return ramps[ramps.length - 1]!;
+  }
+
+  /** Re-reads the rules; true when a quantity got a new heading. */
+  move(now: Millis, scope: Scope): boolean {
+    let changed = false;
+    for (const quantity of this.model.quantities) {
+      const found = quantity.rules.findIndex((r) => r.when === undefined || r.when.evaluate(scope) !== 0);
+      if (found === this.rule[quantity.index]) continue;
+      this.rule[quantity.index] = found;
+      const rule = quantity.rules[found]!;
+      const value = this.value(quantity.index, now);
+      const ramps = this.ramps[quantity.index]!;
+      const ramp = { from: now, value, start: now + rule.after, over: 0, target: value };
+      if (!rule.hold) Object.assign(ramp, { over: value === rule.is ? 0 : rule.over, target: rule.is });
+      // Several headings at one instant: the last one counts.
+      if (this.latest(quantity.index).from === now) ramps[ramps.length - 1] = ramp;
+      else ramps.push(ramp);
+      changed = true;
+    }
+    return changed;
+  }
+
+  /** The next moment at which a quantity starts, crosses a compared value or arrives. */
+  next(now: Millis): Millis {
+    let soonest = Infinity;
+    for (const { index, thresholds } of this.model.quantities) {
+      const ramp = this.latest(index);
+      const end = ramp.start + ramp.over;
+      if (now >= end && now >= ramp.start) continue;
+      if (ramp.start > now) soonest = Math.min(soonest, ramp.start);
+      if (ramp.over > 0)
+        for (const threshold of thresholds) {
+          const share = (threshold - ramp.value) / (ramp.target - ramp.value);
+          if (!(share >= 0 && share < 1)) continue;
+          const at = Math.ceil(ramp.start + share * ramp.over);
+          if (at > now) soonest = Math.min(soonest, at);
+        }
+      if (end > now) soonest = Math.min(soonest, end);
+    }
+    return soonest;
+  }
+
+  /** The state relative to now, equal whenever the future is. */
+  key(now: Millis): string {
+    let key = '';
+    for (let i = 0; i < this.ramps.length; i++) {
+      const ramp = this.latest(i);
+      const left = ramp.start + ramp.over - now;
+      key += `${this.rule[i]}:${this.value(i, now).toPrecision(6)}:${left > 0 ? left : 0};`;
+    }
+    return key;
+  }
+}

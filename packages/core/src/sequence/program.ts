@@ -1,0 +1,175 @@
+import type { Controller, Guard, Scope } from '../profile';
+import type { Millis } from './trace';
+
+/** What the control senses of the circuit and the plant. */
+export interface Senses {
+  volts(branch: number): number;
+  quantity(index: number): number;
+  /** Whether an input is deaf or the whole control dead because of a fault. */
+  deaf(input: number): boolean;
+  readonly dead: boolean;
+}
+
+/** A burner control at work: its supply, its debounced inputs, its parallel regions. */
+export class Program {
+  supply: 'down' | 'booting' | 'up' = 'down';
+  private deadline: Millis = Infinity;
+  readonly inputs: boolean[];
+  private readonly inputAt: Float64Array;
+  readonly regionStates: Int8Array;
+  readonly entered: Float64Array;
+  readonly counters: Float64Array;
+  readonly outputs: boolean[];
+  private readonly longest: number[];
+  /** The region whose guard is being asked; `after()` counts from its last change. */
+  asking = 0;
+
+  constructor(
+    private readonly controller: Controller,
+    private readonly senses: Senses,
+  ) {
+    this.inputs = controller.inputs.map(() => false);
+    this.inputAt = new Float64Array(controller.inputs.length).fill(Infinity);
+    this.regionStates = Int8Array.from(controller.regions, (r) => r.start);
+    this.entered = new Float64Array(controller.regions.length);
+    this.counters = new Float64Array(controller.counters.length);
+    this.outputs = controller.outputs.map(() => false);
+    this.longest = controller.regions.map((r) =>
+      Math.max(0, ...r.states.flatMap((s) => s.go.flatMap((g) => g.when.durations)), ...r.always.flatMap((g) => g.when.durations)),
+    );
+  }
+
+  /** Brings supply, inputs and regions up to date with the circuit; true when anything changed. */
+  move(now: Millis, scope: Scope, onReset: (now: Millis) => void): boolean {
+    let changed = this.moveSupply(now, onReset);
+    if (this.supply === 'up') {
+      if (this.moveInputs(now)) changed = true;
+      if (this.moveRegions(now, scope)) changed = true;
+    }
+    return changed;
+  }
+
+  private moveSupply(now: Millis, onReset: (now: Millis) => void): boolean {
+    const volts = this.senses.volts(this.controller.supplyBranch);
+    const { brownOut, restart, holdUp, boot } = this.controller;
+    if (this.supply === 'down') {
+      if (volts < restart || this.senses.dead) return false;
+      this.supply = 'booting';
+      this.deadline = now + boot;
+      return true;
+    }
+    if (this.supply === 'booting') {
+      if (volts < brownOut) {
+        this.supply = 'down';
+        this.deadline = Infinity;
+        return true;
+      }
+      if (now < this.deadline) return false;
+      this.supply = 'up';
+      this.deadline = Infinity;
+      this.entered.fill(now);
+      this.refreshOutputs();
+      return true;
+    }
+    if (volts >= brownOut) {
+      this.deadline = Infinity;
+      return false;
+    }
+    if (this.deadline === Infinity) this.deadline = now + holdUp;
+    if (now < this.deadline) return false;
+    this.supply = 'down';
+    this.deadline = Infinity;
+    this.inputs.fill(false);
+    this.inputAt.fill(Infinity);
+    this.counters.fill(0);
+    this.controller.regions.forEach((r) => (this.regionStates[r.index] = r.start));
+    this.outputs.fill(false);
+    onReset(now);
+    return true;
+  }
+
+  private moveInputs(now: Millis): boolean {
+    let changed = false;
+    for (const input of this.controller.inputs) {
+      const on = this.inputs[input.index]!;
+      const value = input.branch === undefined ? this.senses.quantity(input.quantity!) : this.senses.volts(input.branch);
+      const wanted = !this.senses.deaf(input.index) && (on ? value >= input.breaks : value >= input.makes);
+      if (wanted === on) {
+        this.inputAt[input.index] = Infinity;
+        continue;
+      }
+      if (this.inputAt[input.index] === Infinity) this.inputAt[input.index] = now + input.debounce;
+      if (now < this.inputAt[input.index]!) continue;
+      this.inputs[input.index] = wanted;
+      this.inputAt[input.index] = Infinity;
+      changed = true;
+    }
+    return changed;
+  }
+
+  private moveRegions(now: Millis, scope: Scope): boolean {
+    let changed = false;
+    for (const region of this.controller.regions) {
+      this.asking = region.index;
+      const at = this.regionStates[region.index]!;
+      const isTrue = (guard: Guard): boolean => guard.when.evaluate(scope) !== 0;
+      const guard =
+        region.always.find((g) => g.to !== at && !g.except.includes(at) && isTrue(g)) ?? region.states[at]!.go.find(isTrue);
+      if (!guard) continue;
+      const values = guard.set.map((s) => s.value.evaluate(scope));
+      guard.set.forEach((s, i) => (this.counters[s.counter] = values[i]!));
+      this.regionStates[region.index] = guard.to;
+      this.entered[region.index] = now;
+      changed = true;
+    }
+    if (changed) this.refreshOutputs();
+    return changed;
+  }
+
+  private refreshOutputs(): void {
+    this.outputs.fill(false);
+    for (const region of this.controller.regions)
+      for (const output of region.states[this.regionStates[region.index]!]!.on) this.outputs[output] = true;
+  }
+
+  /** The code the status light shows; the first region with one speaks. */
+  code(): string | undefined {
+    if (this.supply !== 'up') return undefined;
+    for (const region of this.controller.regions) {
+      const code = region.states[this.regionStates[region.index]!]!.code;
+      if (code !== undefined) return code;
+    }
+    return undefined;
+  }
+
+  lockedOut(): boolean {
+    return (
+      this.supply === 'up' && this.controller.regions.some((r) => r.states[this.regionStates[r.index]!]!.lockout)
+    );
+  }
+
+  next(now: Millis): Millis {
+    let soonest = this.deadline;
+    if (this.supply !== 'up') return soonest;
+    for (const at of this.inputAt) soonest = Math.min(soonest, at);
+    for (const region of this.controller.regions) {
+      const entered = this.entered[region.index]!;
+      const consider = (guard: Guard): void => {
+        for (const duration of guard.when.durations)
+          if (entered + duration > now) soonest = Math.min(soonest, entered + duration);
+      };
+      region.always.forEach(consider);
+      region.states[this.regionStates[region.index]!]!.go.forEach(consider);
+    }
+    return soonest;
+  }
+
+  key(now: Millis): string {
+    const relative = (at: number): string => (at === Infinity ? '' : String(at - now));
+    let key = `${this.supply}${relative(this.deadline)}`;
+    for (let i = 0; i < this.inputs.length; i++) key += `${this.inputs[i] ? 1 : 0}${relative(this.inputAt[i]!)}`;
+    for (const region of this.controller.regions)
+      key += `|${this.regionStates[region.index]}@${Math.min(now - this.entered[region.index]!, this.longest[region.index]! + 1)}`;
+    return `${key}|${this.counters.join(',')}`;
+  }
+}

@@ -1,0 +1,24 @@
+/** How the appliance is set while it is watched: one episode has one setup. */
+export interface Setup {
+  readonly power: boolean;
+  readonly gas: boolean;
+  readonly call: boolean;
+  /** Connectors pulled, by id. */
+  readonly unplugged: readonly string[];
+  /** Parts with a jumper across them, by id. A momentary test, never a repair. */
+  readonly bypassed: readonly string[];
+}
+
+export const NORMAL_SETUP: Setup = { power: true, gas: true, call: true, unplugged: [], bypassed: [] };
+
+/** A key that is equal for equal setups. */
+export function setupKey(setup: Setup): string {
+  const flags = `${setup.power ? 'p' : ''}${setup.gas ? 'g' : ''}${setup.call ? 'c' : ''}`;
+  return `${flags}|${[...setup.unplugged].sort().join(',')}|${[...setup.bypassed].sort().join(',')}`;
+}
+
+/** A fault mode of a part, by index in the model. */
+export interface FaultRef {
+  readonly part: number;
+  readonly mode: number;
+}

@@ -1,0 +1,230 @@
+import { ENV, type Model, type Scope } from '../profile';
+import type { CircuitState, CircuitStates } from './circuit-state';
+import { Movers, voltsBetween } from './movers';
+import { Observer } from './observer';
+import { Plant } from './plant';
+import { Program } from './program';
+import type { FaultRef, Setup } from './setup';
+import type { Memory, Millis, Outcome, Trace } from './trace';
+
+/** Time given to the appliance to settle without a call before the run. */
+const SETTLING: Millis = 120_000;
+/** How long a lockout is watched before the run is called over. */
+const LOCKOUT_WATCH: Millis = 10_000;
+/** More changes than this at one instant mean that the profile chases its own tail. */
+const MAX_CHANGES = 400;
+
+/** A profile whose parts or program never come to rest at one instant. */
+export class RestlessError extends Error {}
+
+const NO_REGIONS = new Int8Array(0);
+
+/**
+ * The event-driven simulation of one episode. At every instant the circuit, the control, the parts and the quantities
+ * are brought to rest together; then time jumps to the next moment at which anything can change.
+ */
+export class Simulator implements Scope {
+  private readonly model: Model;
+  private now: Millis = -SETTLING;
+  private calling = false;
+  private readonly movers: Movers;
+  private readonly plant: Plant;
+  private readonly program: Program | undefined;
+  private readonly observer: Observer;
+  private readonly modes: Int16Array;
+  private circuit: CircuitState;
+  private readonly resets: Millis[] = [];
+  private readonly codes: { at: Millis; code: string }[] = [];
+
+  constructor(
+    private readonly circuits: CircuitStates,
+    private readonly faults: readonly FaultRef[],
+    private readonly setup: Setup,
+    memory: Memory | undefined,
+  ) {
+    const model = (this.model = circuits.model);
+    this.modes = new Int16Array(model.parts.length).fill(-1);
+    for (const fault of faults) this.modes[fault.part] = fault.mode;
+    this.movers = new Movers(circuits, faults, setup, memory);
+    this.plant = new Plant(model, this.now, memory);
+    this.observer = new Observer(model);
+    this.circuit = circuits.state(this.movers.electrical, faults);
+    const { controller } = model;
+    if (controller) {
+      const fault = this.movers.fault(controller.part);
+      this.program = new Program(controller, {
+        volts: (branch) => voltsBetween(this.circuit, model.branches[branch]!.a, model.branches[branch]!.b),
+        quantity: (index) => this.quantity(index),
+        deaf: (input) => fault === `${controller.inputs[input]!.id}-deaf`,
+        dead: fault === 'dead',
+      });
+    }
+  }
+
+  run(): Trace {
+    this.settle();
+    for (;;) {
+      const next = this.next();
+      if (next > 0) break;
+      this.now = next;
+      this.settle();
+    }
+    this.now = 0;
+    this.calling = this.setup.call;
+    this.resets.length = 0;
+    this.codes.length = 0;
+    this.settle();
+    this.record();
+
+    const seen = new Map<string, Millis>();
+    let limit: Millis = this.model.watch;
+    let lockedOut = false;
+    for (;;) {
+      const next = this.next();
+      if (next === Infinity) return this.finish(undefined, lockedOut, false);
+      if (next > limit) {
+        this.now = limit;
+        return this.finish(undefined, lockedOut, !lockedOut);
+      }
+      this.now = next;
+      this.settle();
+      this.record();
+      if (!lockedOut && this.program?.lockedOut()) {
+        lockedOut = true;
+        limit = Math.min(limit, this.now + LOCKOUT_WATCH);
+      }
+      const key = `${this.movers.key(this.now)}/${this.program?.key(this.now) ?? ''}/${this.plant.key(this.now)}`;
+      const before = seen.get(key);
+      if (before !== undefined) return this.finish({ from: before, length: this.now - before }, lockedOut, false);
+      seen.set(key, this.now);
+    }
+  }
+
+  /** Brings everything to rest at the present instant. */
+  private settle(): void {
+    for (let i = 0; i < MAX_CHANGES; i++) {
+      if (this.movers.dirty) {
+        this.circuit = this.circuits.state(this.movers.electrical, this.faults);
+        this.movers.dirty = false;
+      }
+      let changed = false;
+      if (this.program?.move(this.now, this, (at) => this.resets.push(at))) {
+        this.movers.setOutputs(this.program.outputs);
+        changed = true;
+      }
+      if (this.movers.move(this.now, this.circuit, this)) changed = true;
+      if (this.plant.move(this.now, this)) changed = true;
+      if (!changed && !this.movers.dirty) return;
+    }
+    throw new RestlessError(
+      `${this.model.id}: at ${this.now / 1000} s the program or the parts change for ever without time passing; give a guard an after(…) or a part a delay`,
+    );
+  }
+
+  private next(): Millis {
+    return Math.min(this.movers.next(), this.plant.next(this.now), this.program?.next(this.now) ?? Infinity);
+  }
+
+  private record(): void {
+    const { program } = this;
+    this.observer.observe(this.now, this);
+    this.observer.segment(
+      this.now,
+      this.circuit,
+      this.movers.states,
+      program?.regionStates ?? NO_REGIONS,
+      program?.outputs ?? [],
+      program?.supply === 'up',
+    );
+    this.codes.push({ at: this.now, code: program === undefined ? 'none' : program.supply === 'up' ? (program.code() ?? 'none') : 'dark' });
+  }
+
+  private finish(cycle: Trace['cycle'], lockedOut: boolean, cut: boolean): Trace {
+    const end = this.now;
+    this.observer.finish(end);
+    const { cues, windows, segments } = this.observer;
+    const partStates = new Map<number, string>();
+    const quantities = new Map<number, number>();
+    for (const part of this.model.parts) {
+      const state = part.kind.states[this.movers.states[part.index]!]!;
+      if (part.kind.lasting?.(part.spec).includes(state)) partStates.set(part.index, state);
+    }
+    for (const quantity of this.model.quantities)
+      if (quantity.lasting) quantities.set(quantity.index, this.quantity(quantity.index));
+    return {
+      segments,
+      end,
+      cycle,
+      cut,
+      cues,
+      windows,
+      ramps: this.plant.ramps,
+      resets: this.resets,
+      outcome: this.outcome(cycle, lockedOut),
+      code: this.shownCode(cycle),
+      memory: { partStates, quantities },
+    };
+  }
+
+  private outcome(cycle: Trace['cycle'], lockedOut: boolean): Outcome {
+    const { cues } = this.observer;
+    const goal = this.model.phases.find((p) => p.goal);
+    const goalTimes = goal ? cues[goal.index]! : [];
+    if (lockedOut) return 'locks-out';
+    if (cycle) {
+      const reached = goalTimes.some((i) => i.to > cycle.from);
+      return reached ? 'cycles' : 'starts-over';
+    }
+    if (goalTimes.some((i) => i.to === this.now)) return 'runs';
+    const anything = this.model.phases.some((p) => p.index > 0 && cues[p.index]!.length > 0);
+    return anything ? 'stuck' : 'dead';
+  }
+
+  /** The code seen for the longest time in the repeating part, else the one standing at the end. */
+  private shownCode(cycle: Trace['cycle']): string {
+    const last = this.codes[this.codes.length - 1]!.code;
+    if (!cycle) return last;
+    const shown = new Map<string, number>();
+    this.codes.forEach(({ at, code }, i) => {
+      const to = this.codes[i + 1]?.at ?? this.now;
+      if (code !== 'none' && code !== 'dark' && to > cycle.from) shown.set(code, (shown.get(code) ?? 0) + to - at);
+    });
+    return [...shown].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'none';
+  }
+
+  // What expressions ask.
+  partIs(part: number, state: number): boolean {
+    return this.movers.states[part] === state;
+  }
+  outputOn(port: number): boolean {
+    return this.program?.outputs[port] ?? false;
+  }
+  input(index: number): boolean {
+    return this.program?.inputs[index] ?? false;
+  }
+  quantity(index: number): number {
+    return this.plant.value(index, this.now);
+  }
+  env(index: number): boolean {
+    const name = ENV[index]!;
+    return name === 'call' ? this.calling : this.setup[name];
+  }
+  fault(part: number, mode: number): boolean {
+    return this.modes[part] === mode;
+  }
+  regionIs(region: number, state: number): boolean {
+    return this.program?.supply === 'up' && this.program.regionStates[region] === state;
+  }
+  sinceEntry(): number {
+    return this.program ? this.now - this.program.entered[this.program.asking]! : 0;
+  }
+  counter(index: number): number {
+    return this.program?.counters[index] ?? 0;
+  }
+  volts(netA: number, netB: number): number {
+    return voltsBetween(this.circuit, netA, netB);
+  }
+  alive(): boolean {
+    return this.program?.supply === 'up';
+  }
+}

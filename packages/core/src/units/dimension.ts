@@ -1,0 +1,144 @@
+/** What a number measures. Values are always kept in the SI unit of their dimension. */
+export type Dimension =
+  | 'none'
+  | 'voltage'
+  | 'current'
+  | 'resistance'
+  | 'power'
+  | 'pressure'
+  | 'temperature'
+  | 'temperature-difference'
+  | 'time'
+  | 'length'
+  | 'volume'
+  | 'flow'
+  | 'energy'
+  | 'frequency'
+  | 'fraction';
+
+export interface Unit {
+  /** How the unit is written on screen. */
+  readonly symbol: string;
+  readonly dimension: Dimension;
+  /** SI value = typed × factor + offset. */
+  readonly factor: number;
+  readonly offset?: number;
+  /** Other spellings people type. */
+  readonly also?: readonly string[];
+}
+
+/** Conventional inch of water, in pascals (NIST SP 811). */
+const INCH_OF_WATER = 249.089;
+const PSI = 6894.757;
+const BTU_IT = 1055.056;
+const US_GALLON = 3.785412e-3;
+const CUBIC_FOOT = 0.028316846592;
+
+/** Units without metric prefixes; prefixed forms of `prefixable` symbols are made in `findUnit`. */
+const UNITS: readonly Unit[] = [
+  { symbol: 'V', dimension: 'voltage', factor: 1, also: ['volt', 'volts', 'vac', 'vdc', 'v~'] },
+  { symbol: 'A', dimension: 'current', factor: 1, also: ['amp', 'amps', 'ampere', 'amperes', 'adc', 'aac'] },
+  { symbol: 'Ω', dimension: 'resistance', factor: 1, also: ['Ω', 'ohm', 'ohms', 'r'] },
+  { symbol: 'W', dimension: 'power', factor: 1, also: ['watt', 'watts', 'va'] },
+  { symbol: 'Pa', dimension: 'pressure', factor: 1, also: ['pascal', 'pascals'] },
+  { symbol: 'bar', dimension: 'pressure', factor: 1e5 },
+  { symbol: 'in w.c.', dimension: 'pressure', factor: INCH_OF_WATER, also: ['inwc', 'inw.c.', 'inwc.', '"wc', '"w.c.', 'iwc', 'inh2o', 'in'] },
+  { symbol: 'psi', dimension: 'pressure', factor: PSI, also: ['psig'] },
+  { symbol: '°C', dimension: 'temperature', factor: 1, offset: 273.15, also: ['c', 'degc', 'celsius'] },
+  { symbol: '°F', dimension: 'temperature', factor: 5 / 9, offset: 459.67 * (5 / 9), also: ['f', 'degf', 'fahrenheit'] },
+  { symbol: 'K', dimension: 'temperature', factor: 1, also: ['kelvin'] },
+  { symbol: 'Δ°C', dimension: 'temperature-difference', factor: 1, also: ['dc', 'dk', 'Δk'] },
+  { symbol: 'Δ°F', dimension: 'temperature-difference', factor: 5 / 9, also: ['df'] },
+  { symbol: 's', dimension: 'time', factor: 1, also: ['sec', 'secs', 'second', 'seconds'] },
+  { symbol: 'ms', dimension: 'time', factor: 1e-3, also: ['msec'] },
+  { symbol: 'min', dimension: 'time', factor: 60, also: ['minute', 'minutes'] },
+  { symbol: 'h', dimension: 'time', factor: 3600, also: ['hr', 'hour', 'hours'] },
+  { symbol: 'm', dimension: 'length', factor: 1, also: ['metre', 'meter'] },
+  { symbol: 'mm', dimension: 'length', factor: 1e-3 },
+  { symbol: 'inch', dimension: 'length', factor: 0.0254, also: ['inches'] },
+  { symbol: 'ft', dimension: 'length', factor: 0.3048, also: ['feet', 'foot'] },
+  { symbol: 'm³', dimension: 'volume', factor: 1, also: ['m3'] },
+  { symbol: 'ft³', dimension: 'volume', factor: CUBIC_FOOT, also: ['ft3', 'cuft', 'cf'] },
+  { symbol: 'L', dimension: 'volume', factor: 1e-3, also: ['litre', 'liter', 'litres', 'liters'] },
+  { symbol: 'gal', dimension: 'volume', factor: US_GALLON, also: ['gallon', 'gallons'] },
+  { symbol: 'm³/s', dimension: 'flow', factor: 1, also: ['m3/s'] },
+  { symbol: 'cfm', dimension: 'flow', factor: CUBIC_FOOT / 60 },
+  { symbol: 'gpm', dimension: 'flow', factor: US_GALLON / 60 },
+  { symbol: 'J', dimension: 'energy', factor: 1, also: ['joule', 'joules'] },
+  { symbol: 'Btu', dimension: 'energy', factor: BTU_IT, also: ['btus'] },
+  { symbol: 'Btu/h', dimension: 'power', factor: BTU_IT / 3600, also: ['btuh', 'btu/hr'] },
+  { symbol: 'Hz', dimension: 'frequency', factor: 1, also: ['hertz'] },
+  { symbol: '%', dimension: 'fraction', factor: 0.01, also: ['percent'] },
+  { symbol: 'ppm', dimension: 'fraction', factor: 1e-6 },
+];
+
+const PREFIXES: Readonly<Record<string, number>> = { M: 1e6, k: 1e3, K: 1e3, m: 1e-3, u: 1e-6, µ: 1e-6, μ: 1e-6 };
+const PREFIXABLE = new Set(['V', 'A', 'Ω', 'W', 'Pa', 'bar', 'J']);
+
+/** Exact spelling first, then without regard to case: `mV` must stay apart from `MV`. */
+const EXACT = new Map<string, Unit>();
+const FOLDED = new Map<string, Unit>();
+for (const unit of UNITS) {
+  for (const spelling of [unit.symbol, ...(unit.also ?? [])]) {
+    EXACT.set(spelling, unit);
+    const folded = spelling.toLowerCase();
+    if (!FOLDED.has(folded)) FOLDED.set(folded, unit);
+  }
+}
+
+const WORD_PREFIXES: Readonly<Record<string, number>> = { milli: 1e-3, micro: 1e-6, kilo: 1e3, mega: 1e6 };
+
+/**
+ * Finds a unit by what a person typed (`uA`, `k`, `inwc`, `ohm`, `MΩ`).
+ * A bare prefix letter (`1.85k`) counts as that many of `expected`'s SI unit, ohms when nothing is expected.
+ * Returns undefined when no unit is spelled like that.
+ */
+export function findUnit(typed: string, expected?: Dimension): Unit | undefined {
+  const text = typed.replace(/\s+/g, '');
+  const bare = PREFIXES[text];
+  if (bare !== undefined && text !== 'm' && text !== 'K') return prefixed(bare, text, siUnit(expected ?? 'resistance'));
+  if (text === 'm' && expected !== undefined && expected !== 'length')
+    return expected === 'time' ? FOLDED.get('min') : prefixed(1e-3, 'm', siUnit(expected));
+  if (text === 'K' && expected === 'resistance') return prefixed(1e3, 'k', siUnit('resistance'));
+  const exact = EXACT.get(text);
+  if (exact) return exact;
+  const head = text[0] ?? '';
+  const scale = PREFIXES[head];
+  if (scale !== undefined) {
+    const rest = EXACT.get(text.slice(1)) ?? FOLDED.get(text.slice(1).toLowerCase());
+    if (rest && PREFIXABLE.has(rest.symbol)) return prefixed(scale, head, rest);
+  }
+  for (const [word, factor] of Object.entries(WORD_PREFIXES)) {
+    const rest = text.toLowerCase().startsWith(word) ? FOLDED.get(text.toLowerCase().slice(word.length)) : undefined;
+    if (rest && PREFIXABLE.has(rest.symbol)) return prefixed(factor, factor === 1e-6 ? 'µ' : word[0]!, rest);
+  }
+  return FOLDED.get(text.toLowerCase());
+}
+
+function prefixed(scale: number, letter: string, unit: Unit): Unit {
+  const shown = letter === 'u' || letter === 'μ' ? 'µ' : letter === 'K' ? 'k' : letter;
+  return { symbol: shown + unit.symbol, dimension: unit.dimension, factor: scale * unit.factor };
+}
+
+const SI_SYMBOL: Readonly<Record<Dimension, string>> = {
+  none: '',
+  voltage: 'V',
+  current: 'A',
+  resistance: 'Ω',
+  power: 'W',
+  pressure: 'Pa',
+  temperature: 'K',
+  'temperature-difference': 'Δ°C',
+  time: 's',
+  length: 'm',
+  volume: 'm³',
+  flow: 'm³/s',
+  energy: 'J',
+  frequency: 'Hz',
+  fraction: '',
+};
+
+/** The SI unit a dimension is stored in. */
+export function siUnit(dimension: Dimension): Unit {
+  return { symbol: SI_SYMBOL[dimension], dimension, factor: 1 };
+}

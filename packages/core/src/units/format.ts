@@ -1,0 +1,82 @@
+import { findUnit, siUnit, type Dimension, type Unit } from './dimension';
+import type { Reading } from './reading';
+
+/** Which family of units a person wants to see. Storage is always SI. */
+export type UnitSystem = 'us' | 'si';
+
+const SCALES: readonly [string, number][] = [
+  ['M', 1e6],
+  ['k', 1e3],
+  ['', 1],
+  ['m', 1e-3],
+  ['µ', 1e-6],
+];
+
+/** The smallest prefix worth showing: nobody reads millipascals or micro-ohms on a service call. */
+const SMALLEST: Partial<Record<Dimension, number>> = { resistance: 1, pressure: 1, voltage: 1e-3, current: 1e-6, power: 1 };
+
+/** Three significant figures, as a hand-held meter shows them, without trailing exponent. */
+export function formatNumber(value: number, figures = 3): string {
+  if (value === 0) return '0';
+  const digits = Math.max(0, Math.min(6, figures - 1 - Math.floor(Math.log10(Math.abs(value)))));
+  const text = value.toFixed(digits);
+  return digits > 0 ? text.replace(/\.?0+$/, '') : text;
+}
+
+/** Formats an SI value for people: sensible digits, prefix and unit (`0.2 Ω`, `3.2 µA`, `0.6 in w.c.`, `37 mV`). */
+export function formatQuantity(value: number, dimension: Dimension, system: UnitSystem = 'us'): string {
+  if (!Number.isFinite(value)) return dimension === 'resistance' ? 'OL' : '—';
+  const unit = displayUnit(value, dimension, system);
+  const shown = (value - (unit.offset ?? 0)) / unit.factor;
+  return unit.symbol === '' ? formatNumber(shown) : `${formatNumber(shown)} ${unit.symbol}`;
+}
+
+/** Formats a reading, showing OL and unsteady ranges as a meter would. */
+export function formatReading(reading: Reading, system: UnitSystem = 'us'): string {
+  if (reading.kind === 'open') return 'OL';
+  if (reading.kind === 'value') return formatQuantity(reading.value, reading.dimension, system);
+  const unit = displayUnit(reading.high, reading.dimension, system);
+  const shown = (v: number): string => formatNumber((v - (unit.offset ?? 0)) / unit.factor);
+  return `${shown(reading.low)}–${shown(reading.high)} ${unit.symbol}, unsteady`;
+}
+
+function displayUnit(value: number, dimension: Dimension, system: UnitSystem): Unit {
+  const magnitude = Math.abs(value);
+  switch (dimension) {
+    case 'temperature':
+      return findUnit(system === 'us' ? '°F' : '°C')!;
+    case 'temperature-difference':
+      return findUnit(system === 'us' ? 'Δ°F' : 'Δ°C')!;
+    case 'time':
+      if (magnitude >= 2 * 3600) return findUnit('h')!;
+      return magnitude >= 120 ? findUnit('min')! : siUnit('time');
+    case 'fraction':
+      return magnitude < 0.002 && magnitude > 0 ? findUnit('ppm')! : findUnit('%')!;
+    case 'pressure':
+      if (system === 'us') return magnitude > 8000 ? findUnit('psi')! : findUnit('in w.c.')!;
+      break;
+    case 'flow':
+      return findUnit(system === 'us' ? 'cfm' : 'm³/s')!;
+    case 'length':
+      return system === 'us' ? findUnit('inch')! : findUnit('mm')!;
+    case 'volume':
+      return system === 'us' ? findUnit('ft³')! : siUnit('volume');
+    case 'voltage':
+    case 'current':
+    case 'resistance':
+    case 'power':
+      break;
+    default:
+      return siUnit(dimension);
+  }
+  const base = siUnit(dimension);
+  const least = SMALLEST[dimension] ?? 1e-6;
+  // A control voltage of 0.9 V is "0.9 V" to a technician; millivolts begin where thermocouples live.
+  const threshold = dimension === 'voltage' ? 0.1 : 1;
+  for (const [prefix, scale] of SCALES) {
+    const from = scale === 1 ? threshold : scale;
+    if ((magnitude >= from && scale >= least) || scale === least || (magnitude === 0 && scale === 1))
+      return { symbol: prefix + base.symbol, dimension, factor: scale };
+  }
+  return base;
+}

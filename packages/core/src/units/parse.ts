@@ -1,0 +1,115 @@
+import { findUnit, siUnit, type Dimension, type Unit } from './dimension';
+import type { Reading } from './reading';
+
+export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
+
+const NUMBER = String.raw`[-+]?(?:\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[-+]?\d+)?`;
+const SINGLE = new RegExp(String.raw`^(${NUMBER})\s*(.*)$`, 'i');
+const RANGE = new RegExp(String.raw`^(${NUMBER})\s*([^\d\s.,+-]*)\s*(?:-|–|—|\.\.|to|…)\s*(${NUMBER})\s*(.*)$`, 'i');
+const OPEN = /^(ol|o\.l\.?|0l|open|infinite|inf|∞)$/i;
+
+const ASK: Partial<Record<Dimension, string>> = {
+  voltage: 'volts, for example 24.6 or 37mV',
+  current: 'a current, for example 3.2uA or 0.45 A',
+  resistance: 'ohms, for example 15.4, 1.85k or OL',
+  pressure: 'a pressure, for example 0.6 inwc or 150 Pa',
+  temperature: 'a temperature, for example 140 F or 60 C',
+  time: 'a time, for example 4.5 s or 2 min',
+  fraction: 'a share, for example 8.5 % or 60 ppm',
+};
+
+/** Largest magnitude that any instrument on a service call can show, SI. Beyond it the typing is wrong. */
+const PLAUSIBLE: Partial<Record<Dimension, number>> = {
+  voltage: 1000,
+  current: 100,
+  resistance: 1e9,
+  pressure: 2e6,
+  temperature: 2000,
+  time: 7 * 86400,
+  fraction: 1,
+};
+
+/** Reads a decimal number the way people write it: `3,2` and `3.2` are the same, `1,200` is twelve hundred. */
+export function parseNumber(text: string): number {
+  const t = text.trim();
+  if (/^[-+]?[1-9]\d{0,2}(,\d{3})+(\.\d+)?$/.test(t)) return Number(t.replaceAll(',', ''));
+  return Number(t.replace(',', '.'));
+}
+
+/**
+ * Parses what a technician typed as a reading. Values without a unit take the SI unit of `expected`
+ * (inches of water column for pressure, because that is what a manometer on a burner shows; degrees Fahrenheit or
+ * Celsius must be written).
+ * Fails with a sentence that says what to type instead.
+ */
+export function parseReading(text: string, expected?: Dimension): Parsed<Reading> {
+  const typed = text.trim();
+  if (typed === '') return fail(`Nothing typed. Type ${ask(expected)}.`);
+  if (OPEN.test(typed)) {
+    if (expected !== undefined && expected !== 'resistance')
+      return fail(`"${typed}" (open line) is an ohms reading; here type ${ask(expected)}.`);
+    return { ok: true, value: { kind: 'open', dimension: 'resistance' } };
+  }
+  const range = RANGE.exec(typed);
+  if (range && !/e$/i.test(range[1]!)) {
+    const unit = unitFor(range[4]!.trim() || range[2]!.trim(), expected);
+    if (!unit.ok) return unit;
+    const low = toSi(parseNumber(range[1]!), unit.value);
+    const high = toSi(parseNumber(range[3]!), unit.value);
+    const bad = refuse(Math.max(Math.abs(low), Math.abs(high)), unit.value.dimension, typed);
+    if (bad) return fail(bad);
+    return {
+      ok: true,
+      value: {
+        kind: 'range',
+        low: Math.min(low, high),
+        high: Math.max(low, high),
+        dimension: unit.value.dimension,
+      },
+    };
+  }
+  const single = SINGLE.exec(typed);
+  if (!single) return fail(`"${typed}" is not a reading. Type ${ask(expected)}.`);
+  const unit = unitFor(single[2]!.trim(), expected);
+  if (!unit.ok) return unit;
+  const value = toSi(parseNumber(single[1]!), unit.value);
+  const bad = refuse(Math.abs(value), unit.value.dimension, typed);
+  if (bad) return fail(bad);
+  return { ok: true, value: { kind: 'value', value, dimension: unit.value.dimension } };
+}
+
+/** Parses a plain quantity (no OL, no range) as written in a profile: `0.60 inwc`, `30 s`, `4.7k`. SI value. */
+export function parseQuantity(text: string, expected?: Dimension): Parsed<{ value: number; dimension: Dimension }> {
+  const parsed = parseReading(text, expected);
+  if (!parsed.ok) return parsed;
+  if (parsed.value.kind !== 'value') return fail(`"${text}" must be one plain quantity. Write ${ask(expected)}.`);
+  return { ok: true, value: { value: parsed.value.value, dimension: parsed.value.dimension } };
+}
+
+function unitFor(typed: string, expected: Dimension | undefined): Parsed<Unit> {
+  if (typed === '') {
+    if (expected === undefined) return { ok: true, value: siUnit('none') };
+    if (expected === 'pressure') return { ok: true, value: findUnit('inwc')! };
+    if (expected === 'temperature') return fail('Add the scale: 140 F or 60 C.');
+    return { ok: true, value: siUnit(expected) };
+  }
+  const unit = findUnit(typed, expected);
+  if (!unit) return fail(`"${typed}" is not a unit known here. Type ${ask(expected)}.`);
+  if (expected !== undefined && unit.dimension !== expected)
+    return fail(`${unit.symbol} measures ${words(unit.dimension)}; here type ${ask(expected)}.`);
+  return { ok: true, value: unit };
+}
+
+function refuse(magnitude: number, dimension: Dimension, typed: string): string | undefined {
+  if (!Number.isFinite(magnitude)) return `"${typed}" is not a number. Type ${ask(dimension)}.`;
+  const limit = PLAUSIBLE[dimension];
+  if (limit !== undefined && magnitude > limit)
+    return `"${typed}" is more than any instrument shows on this job. Check the digits and the unit, then type it again.`;
+  return undefined;
+}
+
+const toSi = (value: number, unit: Unit): number => value * unit.factor + (unit.offset ?? 0);
+const words = (dimension: Dimension): string => dimension.replace('-', ' ');
+const ask = (dimension: Dimension | undefined): string =>
+  (dimension && ASK[dimension]) ?? 'a number with its unit, for example 24.6 V';
+const fail = (message: string): { ok: false; message: string } => ({ ok: false, message });
