@@ -24,7 +24,7 @@ export const motor: PartKind = {
     return ohms(r, num(spec, 'reactance') * (fault === 'seized' ? 0.5 : 1));
   },
   move: (view) => {
-    const turns = view.volts('') >= num(view.spec, 'runs-at') && view.fault !== 'seized';
+    const turns = view.volts('') >= num(view.spec, 'runs-at') && view.fault === undefined;
     if (view.state === 'stopped' && turns) return { to: 'running', after: num(view.spec, 'spin-up') * 1000 };
     if (view.state === 'running' && !turns) return { to: 'stopped', after: 1000 };
     return undefined;

@@ -21,12 +21,13 @@ export const solenoid: PartKind = {
   electrical: (spec, _state, fault, _branch, frequency) => {
     if (fault === 'coil-open') return OPEN;
     // A burnt coil keeps some leakage reactance though the copper is bridged.
-    if (fault === 'coil-short') return ohms(0.2, frequency === 'ac' ? 1.4 : 0);
+    if (fault === 'coil-short') return ohms(0.2, frequency === 'ac' ? 1.9 : 0);
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
   move: (view) => {
-    if (view.fault === 'coil-short' || view.fault === 'stuck-shut') return undefined;
-    const volts = view.volts('');
+    // A broken or bridged coil pulls nothing, whatever stands across it.
+    const sound = view.fault !== 'coil-open' && view.fault !== 'coil-short' && view.fault !== 'stuck-shut';
+    const volts = sound ? view.volts('') : 0;
     if (view.state === 'shut' && volts >= num(view.spec, 'pull-in')) return { to: 'open', after: 30 };
     if (view.state === 'open' && volts < num(view.spec, 'drop-out')) return { to: 'shut', after: 30 };
     return undefined;

@@ -35,8 +35,8 @@ export const transformer: PartKind = {
     if (frequency === 'dc') return ohms(num(spec, 'secondary-ohms') * (fault === 'weak' ? 0.6 : 1));
     // A dead primary leaves only the copper and iron of the secondary.
     if (fault === 'primary-open') return ohms(num(spec, 'secondary-ohms'), 20);
-    const z = secondaryZ(spec) * (fault === 'weak' ? 6 : 1);
-    const sag = fault === 'weak' ? 0.92 : 1;
+    const z = secondaryZ(spec) * (fault === 'weak' ? 13 : 1);
+    const sag = fault === 'weak' ? 0.94 : 1;
     return {
       type: 'coupled-secondary',
       primary: 'primary',

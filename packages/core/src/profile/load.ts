@@ -50,6 +50,9 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const ports = controlPart && Array.isArray(controlPart.spec['ports']) ? (controlPart.spec['ports'] as readonly ControlPort[]) : [];
   const controllerHas: ControllerNames | undefined = controllerData && controllerNames(controllerData, ports);
 
+  for (const region of controllerHas?.regions ?? [])
+    if (netlist.parts.some((p) => p.id === region.id) || ['env', 'input'].includes(region.id))
+      file.problem(['controller', 'regions', region.id], 'has the name of a part or a keyword; give the region a name of its own');
   const names = resolver(netlist.parts, quantityIds, (id) => dimensionOf(quantityData, id, unitDimension) ?? 'none', controlPart?.id, controllerHas, netlist.nets);
   const thresholds = new Map<number, Set<number>>();
   const noteThreshold = (quantity: number, value: number): void => {

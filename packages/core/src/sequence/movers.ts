@@ -1,5 +1,5 @@
 import type { PartView } from '../parts';
-import type { Model, Scope } from '../profile';
+import type { Branch, Model, Part, Scope } from '../profile';
 import { CircuitStates, type CircuitState } from './circuit-state';
 import type { FaultRef, Setup } from './setup';
 import type { Memory, Millis } from './trace';
@@ -24,6 +24,10 @@ export class Movers {
   private readonly moving: readonly number[];
   private readonly control: number;
   private readonly outputOfBranch: Int16Array;
+  /** What each moving part can see; made once, they read the present circuit. */
+  private readonly views: (PartView | undefined)[];
+  private circuit!: CircuitState;
+  private scope!: Scope;
 
   constructor(
     private readonly circuits: CircuitStates,
@@ -43,6 +47,7 @@ export class Movers {
     this.control = model.controller?.part ?? -1;
     this.outputOfBranch = new Int16Array(model.branches.length).fill(-1);
     for (const output of model.controller?.outputs ?? []) this.outputOfBranch[output.branch] = output.index;
+    this.views = model.parts.map((p) => (p.kind.move ? this.viewOf(p) : undefined));
     if (memory)
       for (const [part, state] of memory.partStates) this.states[part] = model.parts[part]!.kind.states.indexOf(state);
     for (const part of model.parts) this.refresh(part.index);
@@ -50,6 +55,31 @@ export class Movers {
 
   fault(part: number): string | undefined {
     return this.modeIds[part];
+  }
+
+  private viewOf(part: Part): PartView {
+    const movers = this;
+    const state = (): string => part.kind.states[movers.states[part.index]!]!;
+    const branchOf = (name: string): Branch => part.branches.find((b) => b.name === name)!;
+    return {
+      get state() {
+        return state();
+      },
+      spec: part.spec,
+      fault: this.modeIds[part.index],
+      volts: (name) => {
+        const b = branchOf(name);
+        return voltsBetween(movers.circuit, b.a, b.b);
+      },
+      amps: (name) => {
+        const b = branchOf(name);
+        const electrical = movers.circuits.electrical(movers.electrical[b.index]!);
+        const volts = voltsBetween(movers.circuit, b.a, b.b);
+        return electrical.type === 'impedance' ? volts / Math.hypot(electrical.r, electrical.x) : 0;
+      },
+      sensed: (field) => movers.scope.quantity(part.senses.get(field)!),
+      holds: (field) => part.conditions.get(field)!.evaluate(movers.scope) !== 0,
+    };
   }
 
   /** Takes over the outputs the program commands. */
@@ -78,27 +108,12 @@ export class Movers {
   move(now: Millis, circuit: CircuitState, scope: Scope): boolean {
     const { model } = this.circuits;
     let changed = false;
+    this.circuit = circuit;
+    this.scope = scope;
     for (const index of this.moving) {
       const part = model.parts[index]!;
       const states = part.kind.states;
-      const branchOf = (name: string) => part.branches.find((b) => b.name === name)!;
-      const view: PartView = {
-        state: states[this.states[index]!]!,
-        spec: part.spec,
-        fault: this.modeIds[index],
-        volts: (name) => {
-          const b = branchOf(name);
-          return voltsBetween(circuit, b.a, b.b);
-        },
-        amps: (name) => {
-          const b = branchOf(name);
-          const electrical = this.circuits.electrical(this.electrical[b.index]!);
-          return electrical.type === 'impedance' ? voltsBetween(circuit, b.a, b.b) / Math.hypot(electrical.r, electrical.x) : 0;
-        },
-        sensed: (field) => scope.quantity(part.senses.get(field)!),
-        holds: (field) => part.conditions.get(field)!.evaluate(scope) !== 0,
-      };
-      const move = part.kind.move!(view);
+      const move = part.kind.move!(this.views[index]!);
       const to = move === undefined ? -1 : states.indexOf(move.to);
       if (move === undefined || to === this.states[index]) {
         this.pendingTo[index] = -1;

@@ -1,0 +1,7 @@
+#!/usr/bin/env node
+// The command line runs straight from the TypeScript sources.
+import { register } from 'tsx/esm/api';
+
+register();
+const { main } = await import('../src/main.ts');
+process.exitCode = await main(process.argv.slice(2));

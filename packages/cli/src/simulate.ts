@@ -1,0 +1,97 @@
+import { parseArgs } from 'node:util';
+import { CircuitStates, findFault, NORMAL_SETUP, quantityAt, run, type FaultRef, type Trace } from '@zetalysis/core/sequence';
+import { measureVolts } from '@zetalysis/core/circuit';
+import { codeWords, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
+import { unknownName, type Model } from '@zetalysis/core/profile';
+import { openProfile } from './files';
+import type { Command } from './main';
+import { UsageError } from './usage';
+
+export interface Simulated {
+  readonly model: Model;
+  readonly faults: readonly FaultRef[];
+  readonly trace: Trace;
+}
+
+/** Reads PROFILE, --variant and --fault, and runs one try for heat. */
+export function simulateFrom(id: string | undefined, variant: string | undefined, names: readonly string[]): Simulated {
+  if (id === undefined) throw new UsageError('name a profile: zetalysis profiles lists them');
+  const model = openProfile(id, variant === undefined ? {} : { variant });
+  const faults = names.map((name) => {
+    try {
+      return findFault(model, name);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      const known = model.parts.flatMap((p) => p.modes.filter((m) => m.other !== true).map((m) => `${p.id}.${m.id}`));
+      throw new UsageError(unknownName('fault', name, known));
+    }
+  });
+  return { model, faults, trace: run(new CircuitStates(model), faults, NORMAL_SETUP) };
+}
+
+export const simulate: Command = (args) => {
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: {
+      fault: { type: 'string', multiple: true, default: [] },
+      variant: { type: 'string' },
+      json: { type: 'boolean', default: false },
+      csv: { type: 'boolean', default: false },
+    },
+  });
+  if (values.json && values.csv) throw new UsageError('choose one of --json and --csv');
+  const { model, trace } = simulateFrom(positionals[0], values.variant, values.fault);
+  const seconds = (ms: number): number => Math.round(ms) / 1000;
+  const volts = (at: number, red: number, black: number): number => {
+    const m = measureVolts(trace.segments[at]!.circuit.solution, red, black, 'high-impedance');
+    return m.kind === 'volts' ? m.volts : NaN;
+  };
+  if (values.csv) {
+    const channels = [...model.points.map((p) => model.nets[p.net]!), ...model.quantities.map((q) => q.id)];
+    const rows = [['time_s', ...channels].join(',')];
+    trace.segments.forEach((segment, i) => {
+      const cells = [
+        ...model.points.map((p) => volts(i, p.net, p.black)),
+        ...model.quantities.map((q) => quantityAt(trace, q.index, segment.from)),
+      ];
+      rows.push([seconds(segment.from), ...cells.map((c) => (Number.isNaN(c) ? '' : Number(c.toPrecision(6))))].join(','));
+    });
+    return { text: rows.join('\r\n'), exit: 0 };
+  }
+  if (values.json) {
+    const result = {
+      profile: model.id,
+      faults: values.fault,
+      outcome: trace.outcome,
+      code: trace.code,
+      end: seconds(trace.end),
+      cycle: trace.cycle ? { from: seconds(trace.cycle.from), length: seconds(trace.cycle.length) } : null,
+      phases: model.phases.map((p) => ({
+        id: p.id,
+        seen: trace.cues[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
+        window: trace.windows[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
+      })),
+      segments: trace.segments.map((s, i) => ({
+        from: seconds(s.from),
+        to: seconds(s.to),
+        volts: Object.fromEntries(
+          model.points.map((p) => {
+            const v = volts(i, p.net, p.black);
+            return [model.nets[p.net]!, Number.isNaN(v) ? null : Number(v.toPrecision(5))];
+          }),
+        ),
+      })),
+    };
+    return { text: JSON.stringify(result, null, 2), exit: 0 };
+  }
+  const lines = [`${model.title}${values.fault.length > 0 ? `, ${values.fault.join(' and ')}` : ', healthy'}`];
+  for (const phase of model.phases) {
+    const seen = trace.cues[phase.index]!;
+    const times = seen.slice(0, 4).map((i) => `${seconds(i.from)}–${i.to >= trace.end && !trace.cycle ? '…' : seconds(i.to)} s`);
+    lines.push(`  ${phase.title.padEnd(28)} ${seen.length === 0 ? 'never' : times.join(', ')}${seen.length > 4 ? ', …' : ''}`);
+  }
+  lines.push(`  ${OUTCOME_WORDS[trace.outcome]}; ${codeWords(model, trace.code)}.`);
+  if (trace.cycle) lines.push(`  Repeats for ever every ${seconds(trace.cycle.length)} s.`);
+  return { text: lines.join('\n'), exit: 0 };
+};

@@ -1,0 +1,3 @@
+/** Component test: judging one component by what an instrument shows when it is isolated. */
+export { COPPER_ALPHA_20, windingAt20, withoutLeads } from './winding';
+export { judgeDeadTest, type Judgement, type Verdict } from './judge';

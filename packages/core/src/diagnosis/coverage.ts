@@ -1,0 +1,81 @@
+import { NORMAL_SETUP } from '../sequence';
+import type { Engine } from './engine';
+import type { Hypothesis } from './hypothesis';
+import { touches as canTouch } from './proof';
+import type { Prediction } from './predict';
+import { setupFor } from './tests';
+
+/** What a profile's tests can and cannot tell apart. */
+export interface Coverage {
+  /** Fault hypotheses, `other` modes left out. */
+  readonly faults: readonly Hypothesis[];
+  /** Number of fault modes whose predictions differ from those of every other mode. */
+  readonly distinct: number;
+  /** Groups of two or more faults that every test answers alike; the first member stands for the group. */
+  readonly alike: readonly (readonly Hypothesis[])[];
+  /** Faults that answer every test as a healthy appliance does. */
+  readonly silent: readonly Hypothesis[];
+  /** Faults whose own tests never condemn the part: the repair cannot be proved beforehand. */
+  readonly unprovable: readonly Hypothesis[];
+}
+
+/** Compares the predictions of all faults over all tests of a profile. */
+export function coverage(engine: Engine): Coverage {
+  const faults = engine.hypotheses.filter((h) => h.kind === 'fault');
+  const healthy = signature(engine, engine.healthy);
+  const groups = new Map<string, Hypothesis[]>();
+  const silent: Hypothesis[] = [];
+  for (const h of faults) {
+    const key = signature(engine, h);
+    if (key === healthy) silent.push(h);
+    else groups.set(key, [...(groups.get(key) ?? []), h]);
+  }
+  const alike = [...groups.values()].filter((g) => g.length > 1);
+  return {
+    faults,
+    distinct: groups.size,
+    alike,
+    silent,
+    unprovable: faults.filter((h) => !silent.includes(h) && !hasOwnTest(engine, h)),
+  };
+}
+
+function signature(engine: Engine, h: Hypothesis): string {
+  return engine.tests
+    .map((test) => {
+      const chain = [{ setup: setupFor(NORMAL_SETUP, test.intervention), repaired: [] }];
+      return rounded(engine.traces.predict(h, chain, test.question));
+    })
+    .join(';');
+}
+
+function hasOwnTest(engine: Engine, h: Hypothesis): boolean {
+  const chain = [{ setup: NORMAL_SETUP, repaired: [] }];
+  return engine.tests.some(
+    (test) =>
+      !test.intervention &&
+      canTouch(engine.model, h, test.question) &&
+      rounded(engine.traces.predict(h, chain, test.question)) !== rounded(engine.traces.predict(engine.healthy, chain, test.question)),
+  );
+}
+
+/** Predictions rounded to what a meter can tell apart. */
+function rounded(p: Prediction): string {
+  switch (p.kind) {
+    case 'choice':
+      return `${p.answer}`;
+    case 'volts':
+      return p.volts < 0.5 ? 'dead' : `${Math.round(p.volts / Math.max(0.5, p.volts * 0.04))}V${p.volts > 60 ? 'L' : ''}`;
+    case 'ghost':
+      return 'dead';
+    case 'unsteady':
+      return `u${Math.round(p.high / 3)}`;
+    case 'ohms':
+      return p.ohms > 5e6 ? 'OL' : `${Math.round(Math.log(Math.max(p.ohms, 0.2)) * 4)}`;
+    case 'number':
+      return p.value === 0 ? '0' : `${Math.sign(p.value) * Math.round(Math.log(Math.abs(p.value)) * 6)}`;
+    case 'never':
+      return 'never';
+  }
+}
+

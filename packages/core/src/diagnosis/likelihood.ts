@@ -1,0 +1,151 @@
+import { readingValue } from '../units';
+import type { Model } from '../profile';
+import type { Observation, Question } from './observation';
+import { answersOf, type Prediction } from './predict';
+
+/** How an observation sits with a prediction. */
+export interface Fit {
+  /** Probability (density) of the observation if the hypothesis holds and nobody erred. */
+  readonly fit: number;
+  /** The same if it was misread, mistyped or misheard: spread over everything the question can answer. */
+  readonly base: number;
+  /** How often that happens. */
+  readonly blunder: number;
+}
+
+/** How often people and meters err, by kind of question. Assumptions; common practice, no source. */
+export const BLUNDER = { seen: 0.04, outcome: 0.05, code: 0.03, volts: 0.02, ohms: 0.015, gauge: 0.02, timing: 0.04, look: 0 } as const;
+
+/** Spread of loaded control and line voltages between sound installations, share of the value (transformer, house supply). */
+const VOLTAGE_SPREAD = 0.035;
+/** Meter accuracy: share of the value plus volts. */
+const METER_SHARE = 0.008;
+const METER_VOLTS = 0.1;
+/** Mean of what couples into a floating probe beside control wiring and beside line wiring, volts. */
+const GHOST_CONTROL = 3;
+const GHOST_LINE = 25;
+/** A wire that is dead but runs beside live ones often shows a volt or two through a poor path. */
+const STRAY_SHARE = 0.25;
+const STRAY_VOLTS = 1.5;
+/** A phase that never comes under a hypothesis can hardly have been read in. */
+const ABSENT = 0.35;
+
+/** Smallest error of a gauge, by SI dimension of the quantity: 0.02 in w.c., 0.15 µA, 2 K. */
+const GAUGE_FLOOR: Readonly<Record<string, number>> = { pressure: 5, current: 0.15e-6, temperature: 2 };
+
+export interface Scale {
+  /** Largest value the question can sensibly answer, SI: blunders are spread up to it. */
+  readonly top: number;
+}
+
+/** Compares an observation with a prediction. */
+export function fitOf(model: Model, observation: Observation, prediction: Prediction, scale: Scale): Fit {
+  switch (observation.kind) {
+    case 'seen':
+      return choice(prediction, observation.answer ? 1 : 0, 2, BLUNDER.seen);
+    case 'outcome': {
+      const answers = answersOf(model, observation);
+      return choice(prediction, answers.indexOf(observation.outcome), answers.length, BLUNDER.outcome);
+    }
+    case 'code': {
+      const answers = answersOf(model, observation);
+      return choice(prediction, answers.indexOf(observation.code), answers.length, BLUNDER.code);
+    }
+    case 'look': {
+      const look = model.looks[observation.look]!;
+      return choice(prediction, observation.answer, look.answers.length, 1 - look.tells);
+    }
+    case 'volts':
+      return { ...fitVolts(observation, prediction, scale), blunder: BLUNDER.volts };
+    case 'ohms':
+      return { ...fitOhms(observation, prediction), blunder: BLUNDER.ohms };
+    case 'gauge': {
+      const floor = GAUGE_FLOOR[model.quantities[model.gauges[observation.gauge]!.quantity]!.dimension] ?? 0;
+      return { ...fitNumber(readingValue(observation.reading), prediction, scale, floor), blunder: BLUNDER.gauge };
+    }
+    case 'timing':
+      return { ...fitNumber(readingValue(observation.reading), prediction, scale, 1), blunder: BLUNDER.timing };
+  }
+}
+
+export const likelihood = (f: Fit): number => (1 - f.blunder) * f.fit + f.blunder * f.base;
+
+function choice(prediction: Prediction, given: number, of: number, blunder: number): Fit {
+  const right = prediction.kind === 'choice' && prediction.answer === given;
+  // A blunder picks one of the other answers.
+  return { fit: right ? 1 : 0, base: right ? 0 : 1 / Math.max(1, of - 1), blunder };
+}
+
+const gauss = (x: number, mean: number, sd: number): number =>
+  Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
+const decay = (x: number, mean: number): number => Math.exp(-Math.abs(x) / mean) / mean;
+
+export const voltsSd = (volts: number): number => Math.hypot(METER_SHARE * volts + METER_VOLTS, VOLTAGE_SPREAD * volts);
+
+function fitVolts(o: Extract<Observation, { kind: 'volts' }>, p: Prediction, scale: Scale): { fit: number; base: number } {
+  const base = 1 / scale.top;
+  const wanders = o.reading.kind === 'range';
+  const x = Math.abs(readingValue(o.reading));
+  const absent = 'absent' in p && p.absent ? ABSENT : 1;
+  switch (p.kind) {
+    case 'volts': {
+      const steady = wanders ? 0.02 : 1;
+      const sharp = gauss(x, p.volts, voltsSd(p.volts));
+      const dead = p.volts < 0.5 ? (1 - STRAY_SHARE) * sharp + STRAY_SHARE * decay(x, STRAY_VOLTS) : sharp;
+      return { fit: absent * steady * dead, base };
+    }
+    case 'unsteady': {
+      // A true dip is too short for the display: it shows some average between the extremes.
+      const width = Math.max(2, p.high - p.low);
+      const inside = x >= p.low * 0.92 - 1 && x <= p.high * 1.08 + 1 ? 1 / width : 0;
+      return { fit: absent * (wanders ? 0.85 : 0.15) * inside, base };
+    }
+    case 'ghost': {
+      const mean = scale.top > 60 ? GHOST_LINE : GHOST_CONTROL;
+      return { fit: absent * (wanders ? 0.3 : 0.7) * decay(x, mean), base };
+    }
+    default:
+      return { fit: 0, base };
+  }
+}
+
+/** Ohms are compared on a logarithmic scale from 0.1 Ω to 10 MΩ; OL is an answer of its own. */
+const DECADES = 8;
+function fitOhms(o: Extract<Observation, { kind: 'ohms' }>, p: Prediction): { fit: number; base: number } {
+  const base = 1 / DECADES;
+  if (p.kind !== 'ohms') return { fit: 0, base };
+  const x = readingValue(o.reading);
+  // Beyond what a hand-held meter reads, OL and a huge value are the same.
+  const open = p.ohms > 5e6;
+  if (x === Infinity || x > 5e6) return { fit: open ? 1 : 0, base };
+  if (open) return { fit: 0, base };
+  const near = Math.max(p.ohms, 0.1);
+  // Leads and contacts add a few tenths of an ohm; the part itself has its spread.
+  const sd = Math.hypot(0.02 + p.spread, 0.25 / (near + 0.3)) / Math.LN10;
+  return { fit: gauss(Math.log10(Math.max(x, 0.1)), Math.log10(near), sd), base };
+}
+
+function fitNumber(x: number, p: Prediction, scale: Scale, floor: number): { fit: number; base: number } {
+  const base = 1 / Math.max(scale.top, floor * 10);
+  if (p.kind !== 'number') return { fit: 0, base };
+  const sd = numberSd(p.value, p.spread, floor);
+  return { fit: (p.absent ? ABSENT : 1) * gauss(x, p.value, sd), base };
+}
+
+export const numberSd = (value: number, spread: number, floor: number): number => Math.hypot(floor, value * Math.hypot(0.02, spread));
+
+/** Errors a reading of this question can have, for telling predicted values apart. */
+export function gaugeFloor(model: Model, question: Question): number {
+  if (question.kind === 'gauge') return GAUGE_FLOOR[model.quantities[model.gauges[question.gauge]!.quantity]!.dimension] ?? 0;
+  return question.kind === 'timing' ? 1 : 0;
+}
+
+/** Top of the scale of a question: what blunders are spread over. */
+export function scaleOf(model: Model, question: Question, predictions: readonly Prediction[]): Scale {
+  if (question.kind === 'volts') {
+    const line = predictions.some((p) => (p.kind === 'volts' && p.volts > 60) || (p.kind === 'unsteady' && p.high > 60));
+    return { top: line ? 150 : 30 };
+  }
+  const top = Math.max(0, ...predictions.map((p) => (p.kind === 'number' ? p.value : 0)));
+  return { top: Math.max(top * 1.5, gaugeFloor(model, question) * 10) };
+}

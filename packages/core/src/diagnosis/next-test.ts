@@ -1,0 +1,215 @@
+import type { Model } from '../profile';
+import type { Hypothesis } from './hypothesis';
+import { gaugeFloor, numberSd, voltsSd } from './likelihood';
+import type { Evidence, Question } from './observation';
+import type { Prediction } from './predict';
+import { setupFor, type Test } from './tests';
+import type { Traces } from './traces';
+
+/** A test with what it is worth now. */
+export interface RankedTest {
+  readonly test: Test;
+  /** Expected information about what would be repaired, bits. */
+  readonly bits: number;
+  readonly minutes: number;
+  /** Chance that its answer settles the matter (proves the break). */
+  readonly settles: number;
+  /** Worth per minute; what the ranking goes by. */
+  readonly score: number;
+  /** The outcomes it can have, and which hypotheses expect which. */
+  readonly outcomes: readonly TestOutcome[];
+}
+
+export interface TestOutcome {
+  readonly probability: number;
+  readonly prediction: Prediction;
+  /** Indices of hypotheses that expect this outcome, likeliest first. */
+  readonly expectedBy: readonly number[];
+}
+
+/** Share of answers that come out wrong, for the value of a test. */
+const ERROR = 0.03;
+/** Hypotheses below this share of the posterior are left out of the ranking. */
+const LEAST = 0.002;
+/** How many of the best tests are looked at two deep. */
+const AHEAD = 4;
+
+export interface Ranking {
+  readonly model: Model;
+  readonly traces: Traces;
+  readonly hypotheses: readonly Hypothesis[];
+  readonly evidence: Evidence;
+  readonly probabilities: Float64Array;
+}
+
+interface Binned {
+  readonly test: Test;
+  readonly bins: readonly TestOutcome[];
+  /** Bin by position in `live`; −1 for hypotheses without a prediction. */
+  readonly of: Int16Array;
+  readonly minutes: number;
+}
+
+/**
+ * Ranks tests by expected information about the repair per minute, looking two tests ahead among the best few.
+ * `settles(test, hypothesis)` says whether the test, answered as the hypothesis expects, would prove it.
+ */
+export function rankTests(
+  r: Ranking,
+  tests: readonly Test[],
+  settles: (test: Test, hypothesis: Hypothesis) => boolean,
+): RankedTest[] {
+  const live = r.hypotheses.filter((h) => r.probabilities[h.index]! >= LEAST);
+  const weights = Float64Array.from(live, (h) => r.probabilities[h.index]!);
+  const total = weights.reduce((s, w) => s + w, 0);
+  for (let i = 0; i < weights.length; i++) weights[i]! /= total;
+  const groups = groupIndices(live);
+  const binned = tests.map((test) => bin(r, live, weights, test)).filter((b) => b.bins.length > 1 || b.test.question.kind === 'ohms');
+  const leader = live.reduce((best, h) => (r.probabilities[h.index]! > r.probabilities[best.index]! ? h : best), live[0]!);
+  const leadShare = weights[live.indexOf(leader)]!;
+  const scored = binned.map((b) => {
+    const bits = information(b, weights, groups);
+    const proves = leader.kind === 'fault' && leadShare > 0.35 && settles(b.test, leader) ? leadShare : 0;
+    return { b, bits, proves, score: (bits + proves) / b.minutes };
+  });
+  scored.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
+  const best = scored.slice(0, AHEAD).map((s) => ({ ...s, score: Math.max(s.score, twoDeep(s.b, s.bits + s.proves, scored, weights, groups)) }));
+  best.sort((x, y) => y.score - x.score);
+  return [...best, ...scored.slice(AHEAD)]
+    .filter((s) => s.bits > 0.004 || s.proves > 0)
+    .map(({ b, bits, proves, score }) => ({ test: b.test, bits, minutes: b.minutes, settles: proves, score, outcomes: b.bins }));
+}
+
+/** Worth per minute of a test followed by the best second test after each of its outcomes. */
+function twoDeep(
+  first: Binned,
+  worth: number,
+  all: readonly { b: Binned }[],
+  weights: Float64Array,
+  groups: Int32Array,
+): number {
+  let bits = worth;
+  let minutes = first.minutes;
+  for (let outcome = 0; outcome < first.bins.length; outcome++) {
+    const after = weights.map((w, i) => w * answerChance(first, i, outcome));
+    const share = after.reduce((s, w) => s + w, 0);
+    if (share < 0.02) continue;
+    const next = after.map((w) => w / share);
+    let best = { rate: 0, bits: 0, minutes: 0 };
+    for (const { b } of all.slice(0, 25)) {
+      if (b === first) continue;
+      const gain = information(b, next, groups);
+      if (gain / b.minutes > best.rate) best = { rate: gain / b.minutes, bits: gain, minutes: b.minutes };
+    }
+    bits += share * best.bits;
+    minutes += share * best.minutes;
+  }
+  return bits / minutes;
+}
+
+function groupIndices(live: readonly Hypothesis[]): Int32Array {
+  const repairs = [...new Set(live.map((h) => h.repair))];
+  return Int32Array.from(live, (h) => repairs.indexOf(h.repair));
+}
+
+function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, test: Test): Binned {
+  const { episodes } = r.evidence;
+  const present = episodes[episodes.length - 1]!;
+  const chain = test.intervention
+    ? [...episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
+    : episodes;
+  const predictions = live.map((h) => (h.kind === 'healthy' || h.kind === 'fault' ? r.traces.predict(h, chain, test.question) : undefined));
+  const of = new Int16Array(live.length).fill(-1);
+  const order = predictions
+    .map((p, i) => ({ p, i }))
+    .filter((x): x is { p: Prediction; i: number } => x.p !== undefined)
+    .sort((x, y) => place(x.p) - place(y.p));
+  const bins: { probability: number; prediction: Prediction; expectedBy: number[] }[] = [];
+  let last: Prediction | undefined;
+  for (const { p, i } of order) {
+    if (last === undefined || !alike(r.model, test.question, last, p)) bins.push({ probability: 0, prediction: p, expectedBy: [] });
+    const current = bins[bins.length - 1]!;
+    current.probability += weights[i]!;
+    current.expectedBy.push(i);
+    of[i] = bins.length - 1;
+    last = p;
+  }
+  return {
+    test,
+    of,
+    minutes: test.minutes,
+    bins: bins
+      .map((b) => ({ ...b, expectedBy: b.expectedBy.sort((x, y) => weights[y]! - weights[x]!).map((i) => live[i]!.index) })),
+  };
+}
+
+/** Orders predictions so that like ones are neighbours. */
+function place(p: Prediction): number {
+  switch (p.kind) {
+    case 'choice':
+      return p.answer;
+    case 'volts':
+      return p.volts;
+    case 'unsteady':
+      return 1e6 + p.low;
+    case 'ghost':
+      return 2e6;
+    case 'ohms':
+      return Math.min(p.ohms, 1e12);
+    case 'number':
+      return p.value;
+    case 'never':
+      return 3e6;
+  }
+}
+
+/** Whether two predictions would be read as the same answer. */
+function alike(model: Model, question: Question, a: Prediction, b: Prediction): boolean {
+  // A ghost is easily taken for a dead wire, and the other way round.
+  const dead = (p: Prediction): boolean => p.kind === 'ghost' || (p.kind === 'volts' && p.volts < 0.5);
+  if (dead(a) && dead(b)) return true;
+  if (a.kind === 'choice' && b.kind === 'choice') return a.answer === b.answer;
+  if (a.kind === 'volts' && b.kind === 'volts') return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts) + voltsSd(b.volts));
+  if (a.kind === 'ohms' && b.kind === 'ohms') {
+    if (!Number.isFinite(a.ohms) || !Number.isFinite(b.ohms)) return a.ohms === b.ohms;
+    return Math.abs(Math.log(Math.max(a.ohms, 0.1) / Math.max(b.ohms, 0.1))) < 0.3 || Math.abs(a.ohms - b.ohms) < 0.8;
+  }
+  if (a.kind === 'number' && b.kind === 'number') {
+    const floor = gaugeFloor(model, question);
+    return Math.abs(a.value - b.value) < 2 * (numberSd(a.value, a.spread, floor) + numberSd(b.value, b.spread, floor));
+  }
+  return a.kind === b.kind;
+}
+
+/** Chance of an outcome under the i-th live hypothesis; those without a prediction answer anything. */
+function answerChance(b: Binned, i: number, outcome: number): number {
+  const n = b.bins.length;
+  const own = b.of[i]!;
+  if (own < 0) return 1 / n;
+  if (n === 1) return 1;
+  return own === outcome ? 1 - ERROR : ERROR / (n - 1);
+}
+
+/** Mutual information between the outcome and the repair, bits. */
+function information(b: Binned, weights: Float64Array, groups: Int32Array): number {
+  const n = b.bins.length;
+  if (n < 2) return 0;
+  const groupCount = Math.max(...groups) + 1;
+  const joint = new Float64Array(groupCount * n);
+  for (let i = 0; i < weights.length; i++)
+    for (let outcome = 0; outcome < n; outcome++) joint[groups[i]! * n + outcome]! += weights[i]! * answerChance(b, i, outcome);
+  const outcomeTotal = new Float64Array(n);
+  const groupTotal = new Float64Array(groupCount);
+  for (let g = 0; g < groupCount; g++)
+    for (let o = 0; o < n; o++) {
+      outcomeTotal[o]! += joint[g * n + o]!;
+      groupTotal[g]! += joint[g * n + o]!;
+    }
+  let bits = 0;
+  for (let g = 0; g < groupCount; g++)
+    for (let o = 0; o < n; o++) {
+      const p = joint[g * n + o]!;
+      if (p > 0) bits += p * Math.log2(p / (outcomeTotal[o]! * groupTotal[g]!));
+    }
+  return bits;
+}

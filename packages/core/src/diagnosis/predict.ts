@@ -1,0 +1,188 @@
+import { measureVolts } from '../circuit';
+import type { Model, Scope } from '../profile';
+import { OUTCOMES, quantityAt, type Interval, type Segment, type Trace } from '../sequence';
+import type { FaultRef } from '../sequence';
+import type { Question } from './observation';
+
+/** What one hypothesis says a question will answer. */
+export type Prediction =
+  /** Index of the answer expected. */
+  | { readonly kind: 'choice'; readonly answer: number; readonly of: number }
+  /** A steady voltage; `absent` when the phase never comes under the hypothesis and the stuck state was taken. */
+  | { readonly kind: 'volts'; readonly volts: number; readonly absent: boolean }
+  | { readonly kind: 'unsteady'; readonly low: number; readonly high: number; readonly absent: boolean }
+  /** Probes not joined by the circuit: whatever couples in. */
+  | { readonly kind: 'ghost'; readonly absent: boolean }
+  | { readonly kind: 'ohms'; readonly ohms: number; readonly spread: number }
+  | { readonly kind: 'number'; readonly value: number; readonly spread: number; readonly absent: boolean }
+  /** The phase never comes: no time, no reading. */
+  | { readonly kind: 'never' };
+
+/** A display needs this long to settle; shorter stretches read as unsteady, milliseconds. */
+const METER_SETTLES = 500;
+/** Differences below this on the display count as steady, volts. */
+const STEADY_WITHIN = 0.6;
+
+/** Answers of a question by index, as ids. */
+export function answersOf(model: Model, question: Question): readonly string[] {
+  switch (question.kind) {
+    case 'seen':
+      return ['no', 'yes'];
+    case 'outcome':
+      return OUTCOMES;
+    case 'code':
+      return [...model.codes.map((c) => c.id), 'none', 'dark'];
+    case 'look':
+      return model.looks[question.look]!.answers.map((a) => a.id);
+    default:
+      return [];
+  }
+}
+
+/** Predicts the answer of a question under one hypothesis, from its trace and its active faults. */
+export function predict(model: Model, trace: Trace, faults: readonly FaultRef[], question: Question): Prediction {
+  switch (question.kind) {
+    case 'seen': {
+      const cues = trace.cues[question.phase]!;
+      const seen = question.attempt === undefined ? cues.length > 0 : inAttempt(model, trace, cues, question.attempt);
+      return { kind: 'choice', answer: seen ? 1 : 0, of: 2 };
+    }
+    case 'outcome':
+      return { kind: 'choice', answer: OUTCOMES.indexOf(trace.outcome), of: OUTCOMES.length };
+    case 'code': {
+      const answers = answersOf(model, question);
+      return { kind: 'choice', answer: answers.indexOf(trace.code), of: answers.length };
+    }
+    case 'volts':
+      return predictVolts(trace, question);
+    case 'ohms':
+      return predictOhms(model, trace, faults, question.part, question.branch);
+    case 'gauge': {
+      const gauge = model.gauges[question.gauge]!;
+      const window = readable(trace.windows[gauge.phase]!);
+      const quantity = model.quantities[gauge.quantity]!;
+      const at = window ? readingMoment(window) : trace.end;
+      return {
+        kind: 'number',
+        value: quantityAt(trace, gauge.quantity, at),
+        spread: quantity.spread,
+        absent: window === undefined,
+      };
+    }
+    case 'timing': {
+      const first = trace.cues[question.phase]![0];
+      return first ? { kind: 'number', value: first.from / 1000, spread: 0.12, absent: false } : { kind: 'never' };
+    }
+    case 'look': {
+      const look = model.looks[question.look]!;
+      const scope = endScope(trace, faults);
+      const answer = look.answers.findIndex((a) => a.when.evaluate(scope) !== 0);
+      return { kind: 'choice', answer, of: look.answers.length };
+    }
+  }
+}
+
+/** Whether a cue falls into the n-th try for ignition (1 = first): from the end of the try before to its own end. */
+function inAttempt(model: Model, trace: Trace, cues: readonly Interval[], attempt: number): boolean {
+  const trial = model.phases.find((p) => p.trial);
+  const tries = trial ? trace.windows[trial.index]! : [];
+  const own = tries[attempt - 1];
+  if (!own) return false;
+  const from = tries[attempt - 2]?.to ?? 0;
+  return cues.some((c) => c.to > from && c.from < own.to + 1);
+}
+
+function readable(windows: readonly Interval[]): Interval | undefined {
+  return windows.find((w) => w.to - w.from >= METER_SETTLES) ?? windows[0];
+}
+
+/** A gauge is read late in its window, when things have come to rest, but not hours later. */
+function readingMoment(window: Interval): number {
+  return Math.min(window.to - 1, window.from + Math.max(METER_SETTLES, Math.min(20_000, 0.8 * (window.to - window.from))));
+}
+
+type VoltsQuestion = Extract<Question, { kind: 'volts' }>;
+
+function predictVolts(trace: Trace, q: VoltsQuestion): Prediction {
+  const window = q.phase < 0 ? undefined : readable(trace.windows[q.phase]!);
+  if (window) return voltsIn(trace, q, window, false);
+  const last = trace.cycle ? { from: trace.cycle.from, to: trace.end } : { from: trace.end, to: trace.end };
+  return voltsIn(trace, q, last, q.phase >= 0);
+}
+
+/** What a voltmeter shows over a stretch of a trace: the value of its longest part, or the wandering between extremes. */
+function voltsIn(trace: Trace, q: VoltsQuestion, window: Interval, absent: boolean): Prediction {
+  let from = window.from;
+  let to = window.to;
+  const brief = to - from < METER_SETTLES && trace.resets.some((at) => at >= from - 1 && at <= to + METER_SETTLES);
+  if (brief) {
+    from -= 100;
+    to += METER_SETTLES;
+  }
+  // Let the first moments pass: the display is still moving.
+  else if (to - from > 2 * METER_SETTLES) from += METER_SETTLES;
+  const parts: { volts: number; weight: number }[] = [];
+  let ghosts = 0;
+  let total = 0;
+  for (const segment of trace.segments) {
+    if (segment.to < from || segment.from > to) continue;
+    const weight = Math.max(1, Math.min(segment.to, to) - Math.max(segment.from, from));
+    const measured = measureVolts(segment.circuit.solution, q.red, q.black, q.input);
+    total += weight;
+    if (measured.kind === 'ghost') ghosts += weight;
+    else parts.push({ volts: measured.volts, weight });
+  }
+  if (total === 0 || ghosts > total / 2) return { kind: 'ghost', absent };
+  parts.sort((a, b) => a.volts - b.volts);
+  const low = parts[0]!.volts;
+  const high = parts[parts.length - 1]!.volts;
+  let best = parts[0]!;
+  let bestWeight = 0;
+  for (const part of parts) {
+    const near = parts.reduce((sum, p) => sum + (Math.abs(p.volts - part.volts) <= STEADY_WITHIN ? p.weight : 0), 0);
+    if (near > bestWeight) [best, bestWeight] = [part, near];
+  }
+  if (high - low > STEADY_WITHIN && (brief || bestWeight < 0.6 * total)) return { kind: 'unsteady', low, high, absent };
+  return { kind: 'volts', volts: best.volts, absent };
+}
+
+function predictOhms(model: Model, trace: Trace, faults: readonly FaultRef[], partIndex: number, branch: string): Prediction {
+  const part = model.parts[partIndex]!;
+  const fault = faults.find((f) => f.part === partIndex);
+  const mode = fault && part.modes[fault.mode]!.id;
+  const state = lastSegment(trace).partStates[partIndex]!;
+  // Isolated on the bench: a part that is merely unpowered is at rest; a switch stands as what it senses left it.
+  const stands = part.kind.mayOpenRightly?.(part.spec) === true || part.kind.lasting !== undefined;
+  const asTested = stands ? part.kind.states[state]! : restState(part.kind.name, part.kind.states);
+  const electrical = part.kind.electrical(part.spec, asTested, mode, branch, 'dc');
+  const spread = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.spread ?? 0));
+  return { kind: 'ohms', ohms: electrical.type === 'impedance' ? electrical.r : Infinity, spread };
+}
+
+/** A hand switch is held closed for its dead test; everything else is tested at rest. */
+const restState = (kind: string, states: readonly string[]): string => (kind === 'switch' ? 'closed' : states[0]!);
+
+function lastSegment(trace: Trace): Segment {
+  return trace.segments[trace.segments.length - 1]!;
+}
+
+/** The appliance as it stands at the end of a trace, for questions that are looked at. */
+function endScope(trace: Trace, faults: readonly FaultRef[]): Scope {
+  const last = lastSegment(trace);
+  return {
+    partIs: (part, state) => last.partStates[part] === state,
+    outputOn: (port) => last.outputs[port] ?? false,
+    input: () => false,
+    quantity: (index) => quantityAt(trace, index, trace.end),
+    env: () => true,
+    fault: (part, mode) => faults.some((f) => f.part === part && f.mode === mode),
+    regionIs: (region, state) => last.regionStates[region] === state,
+    sinceEntry: () => 0,
+    counter: () => 0,
+    volts: (a, b) => {
+      const measured = measureVolts(last.circuit.solution, a, b, 'high-impedance');
+      return measured.kind === 'volts' ? measured.volts : 0;
+    },
+    alive: () => last.alive,
+  };
+}

@@ -1,0 +1,151 @@
+import type { Model, Part } from '../profile';
+import type { Outcome } from '../sequence';
+import { formatNumber, formatQuantity, formatReading, type UnitSystem } from '../units';
+import type { Observation, Question } from './observation';
+import { answersOf, type Prediction } from './predict';
+import type { Test } from './tests';
+
+export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  dead: 'Nothing happens at all',
+  stuck: 'Stops at a step and waits',
+  'starts-over': 'Stops and starts over, again and again',
+  'locks-out': 'Gives up: locked out',
+  cycles: 'Heats, stops, heats again',
+  runs: 'Runs normally',
+};
+
+/** A net in words: its name and where it is reached. */
+export function netWords(model: Model, net: number): string {
+  const point = model.points.find((p) => p.net === net);
+  const name = model.nets[net]!;
+  if (!name.startsWith('~')) return point ? `${name} (${point.reach})` : name;
+  const branch = model.branches.find((b) => b.a === net || b.b === net)!;
+  return `a terminal of the ${model.parts[branch.part]!.title}`;
+}
+
+export function partWords(part: Part, branch: string): string {
+  return branch === '' ? part.title : `${part.title}, ${branch.replaceAll('-', ' ')}`;
+}
+
+/** What to do, as an instruction to somebody with a meter in one hand. */
+export function instruction(model: Model, test: Test): string {
+  const before = !test.intervention
+    ? ''
+    : 'unplug' in test.intervention
+      ? `Power off, pull the ${plugTitle(model, test.intervention.unplug)}, power on and let it try once more. `
+      : `Put a jumper across the ${partTitle(model, test.intervention.bypass)} for this one test, stay beside it, and take it off again. `;
+  return before + questionWords(model, test.question);
+}
+
+const plugTitle = (model: Model, id: string): string => model.plugs.find((p) => p.id === id)!.title;
+const partTitle = (model: Model, id: string): string => model.parts.find((p) => p.id === id)!.title;
+
+export function questionWords(model: Model, q: Question): string {
+  switch (q.kind) {
+    case 'seen':
+      return model.phases[q.phase]!.ask;
+    case 'outcome':
+      return 'Watch one whole try for heat, hands off. What does it do in the end?';
+    case 'code':
+      return 'Read the status light through the window before opening the panel. What does it show?';
+    case 'volts': {
+      const when = q.phase < 0 ? 'as it stands' : `at the step "${model.phases[q.phase]!.title}"`;
+      return `AC volts, red probe on ${netWords(model, q.red)}, black on ${netWords(model, q.black)}, ${when}.`;
+    }
+    case 'ohms': {
+      const part = model.parts[q.part]!;
+      return `Power off. Isolate the ${part.title} and read ohms across ${q.branch === '' ? 'it' : `its ${q.branch} side`}. Zero the leads first.`;
+    }
+    case 'gauge': {
+      const gauge = model.gauges[q.gauge]!;
+      return `${gauge.how} ${gauge.title}?`;
+    }
+    case 'timing':
+      return `How long from the call until "${model.phases[q.phase]!.title}"?`;
+    case 'look':
+      return model.looks[q.look]!.ask;
+  }
+}
+
+/** Short name of a question, for lists. */
+export function questionTitle(model: Model, q: Question): string {
+  switch (q.kind) {
+    case 'seen':
+      return model.phases[q.phase]!.title;
+    case 'outcome':
+      return 'How the try ends';
+    case 'code':
+      return 'Status light';
+    case 'volts':
+      return `Volts ${model.nets[q.red]!.replace(/^~.*/, '·')}–${model.nets[q.black]!.replace(/^~.*/, '·')}${q.phase < 0 ? '' : `, ${model.phases[q.phase]!.title.toLowerCase()}`}`;
+    case 'ohms':
+      return `Ohms, ${partWords(model.parts[q.part]!, q.branch)}`;
+    case 'gauge':
+      return model.gauges[q.gauge]!.title;
+    case 'timing':
+      return `Time to "${model.phases[q.phase]!.title}"`;
+    case 'look':
+      return model.looks[q.look]!.ask;
+  }
+}
+
+/** A prediction as one would say it: "26 V", "OL", "wanders between 0 and 17 V". */
+export function predictionWords(model: Model, q: Question, p: Prediction, system: UnitSystem = 'us'): string {
+  switch (p.kind) {
+    case 'choice':
+      return answerWords(model, q, p.answer);
+    case 'volts':
+      return p.volts < 0.05 ? '0 V' : formatQuantity(p.volts, 'voltage', system);
+    case 'unsteady':
+      return `unsteady, between ${formatNumber(p.low, 2)} and ${formatNumber(p.high, 2)} V`;
+    case 'ghost':
+      return 'a ghost of a few volts, or nothing';
+    case 'ohms':
+      return p.ohms > 5e6 ? 'OL' : formatQuantity(Math.max(p.ohms, 0.1), 'resistance', system);
+    case 'number': {
+      if (q.kind === 'gauge') return formatQuantity(p.value, model.quantities[model.gauges[q.gauge]!.quantity]!.dimension, system);
+      return formatQuantity(p.value, 'time', system);
+    }
+    case 'never':
+      return 'never';
+  }
+}
+
+export function answerWords(model: Model, q: Question, answer: number): string {
+  const id = answersOf(model, q)[answer];
+  if (id === undefined) return '—';
+  switch (q.kind) {
+    case 'seen':
+      return id;
+    case 'outcome':
+      return OUTCOME_WORDS[id as Outcome].toLowerCase();
+    case 'code':
+      return codeWords(model, id);
+    case 'look':
+      return model.looks[q.look]!.answers[answer]!.title.toLowerCase();
+    default:
+      return id;
+  }
+}
+
+export function codeWords(model: Model, code: string): string {
+  if (code === 'none') return 'no fault code';
+  if (code === 'dark') return 'light is dark';
+  return `code ${code}: ${model.codes.find((c) => c.id === code)?.title ?? ''}`;
+}
+
+/** What was observed, in a few words. */
+export function observationWords(model: Model, o: Observation, system: UnitSystem = 'us'): string {
+  switch (o.kind) {
+    case 'seen':
+      return `${model.phases[o.phase]!.title}${o.attempt === undefined ? '' : ` (try ${o.attempt})`}: ${o.answer ? 'yes' : 'no'}`;
+    case 'outcome':
+      return OUTCOME_WORDS[o.outcome];
+    case 'code':
+      return `Status light: ${codeWords(model, o.code)}`;
+    case 'look':
+      return `${model.looks[o.look]!.ask} ${model.looks[o.look]!.answers[o.answer]!.title}`;
+    default:
+      return `${questionTitle(model, o)}: ${formatReading(o.reading, system)}`;
+  }
+}
