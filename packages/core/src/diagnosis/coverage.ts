@@ -49,14 +49,15 @@ function signature(engine: Engine, h: Hypothesis): string {
     .join(';');
 }
 
+/** Whether a test of the part itself tells this fault from at least one hypothesis that names another component. */
 function hasOwnTest(engine: Engine, h: Hypothesis): boolean {
   const chain = [{ setup: NORMAL_SETUP, repaired: [] }];
-  return engine.tests.some(
-    (test) =>
-      !test.intervention &&
-      canTouch(engine.model, h, test.question) &&
-      rounded(engine.traces.predict(h, chain, test.question)) !== rounded(engine.traces.predict(engine.healthy, chain, test.question)),
-  );
+  const rivals = engine.hypotheses.filter((r) => (r.kind === 'fault' || r.kind === 'healthy') && r.breaks !== h.breaks);
+  return engine.tests.some((test) => {
+    if (test.intervention || !canTouch(engine.model, h, test.question)) return false;
+    const own = rounded(engine.traces.predict(h, chain, test.question));
+    return rivals.some((r) => rounded(engine.traces.predict(r, chain, test.question)) !== own);
+  });
 }
 
 /** Predictions rounded to what a meter can tell apart. */

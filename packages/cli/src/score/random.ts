@@ -1,0 +1,21 @@
+/** A small seeded generator (mulberry32), so that a score can be repeated. */
+export class Random {
+  constructor(private state: number) {}
+
+  /** Uniform in [0, 1). */
+  next(): number {
+    this.state = (this.state + 0x6d2b79f5) | 0;
+    let t = Math.imul(this.state ^ (this.state >>> 15), 1 | this.state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  }
+
+  /** Standard normal (Box–Muller). */
+  normal(): number {
+    return Math.sqrt(-2 * Math.log(1 - this.next())) * Math.cos(2 * Math.PI * this.next());
+  }
+
+  exponential(mean: number): number {
+    return -mean * Math.log(1 - this.next());
+  }
+}

@@ -1,0 +1,53 @@
+import express, { type Express } from 'express';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Sequelize } from 'sequelize';
+import { signInLimit } from './auth/rate-limit';
+import { sessions, signedIn } from './auth/session';
+import { notFound, problemHandler } from './http/problem';
+import type { Profiles } from './profiles';
+import { callRoutes } from './routes/calls';
+import { machineRoutes } from './routes/machines';
+import { profileRoutes } from './routes/profiles';
+import { sessionRoutes } from './routes/session';
+import { newNonce, securityHeaders, webRoutes } from './web';
+
+export interface AppOptions {
+  readonly sequelize: Sequelize;
+  readonly profiles: Profiles;
+  readonly sessionSecret: string;
+  readonly logger: Logger;
+  readonly webDir: string;
+}
+
+/** The whole HTTP application. Keeps nothing in memory that another process would miss. */
+export function createApp({ sequelize, profiles, sessionSecret, logger, webDir }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'], autoLogging: { ignore: (r) => r.url === '/api/health' } }));
+  app.use((request, response, next) => {
+    const nonce = newNonce();
+    response.locals['nonce'] = nonce;
+    securityHeaders(nonce)(request, response, next);
+  });
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('cache-control', 'no-store');
+    next();
+  });
+  app.get('/api/health', async (_request, response) => {
+    await sequelize.authenticate();
+    response.json({ ok: true });
+  });
+  app.use('/api', express.json({ limit: '256kb' }));
+  // Profiles are no secret, and are needed before anybody can sign in again after a cold start.
+  app.use('/api/profiles', profileRoutes(profiles));
+  const session = sessions(sequelize, sessionSecret);
+  app.use('/api/session', session, sessionRoutes(signInLimit(sequelize)));
+  app.use('/api/machines', session, signedIn, machineRoutes(profiles));
+  app.use('/api/calls', session, signedIn, callRoutes(sequelize, profiles));
+  app.use('/api', notFound);
+  if (webDir !== '') app.use(webRoutes(webDir));
+  app.use(notFound);
+  app.use(problemHandler);
+  return app;
+}
