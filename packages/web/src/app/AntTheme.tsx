@@ -1,0 +1,26 @@
+import { ConfigProvider, theme as antTheme } from 'antd';
+
+/** Ant Design in our colours. Style tags carry the page's nonce, so that the strict content policy lets them pass. */
+export function AntTheme({ children }: { children: React.ReactNode }) {
+  const dark = document.documentElement.dataset['theme'] === 'cellar';
+  const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+  return (
+    <ConfigProvider
+      {...(nonce === undefined ? {} : { csp: { nonce } })}
+      theme={{
+        algorithm: dark ? antTheme.darkAlgorithm : antTheme.defaultAlgorithm,
+        token: {
+          fontFamily: '"B612", sans-serif',
+          fontSize: 15,
+          controlHeight: 44,
+          colorPrimary: dark ? '#e8873f' : '#9c4309',
+          colorBgBase: dark ? '#151a1c' : '#fbfaf6',
+          colorTextBase: dark ? '#e6e2d8' : '#1d2427',
+          borderRadius: 4,
+        },
+      }}
+    >
+      {children}
+    </ConfigProvider>
+  );
+}

@@ -1,0 +1,48 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
+import { useMe } from '../api/me';
+import type { Me } from '../api/types';
+import { CallPlace } from '../places/call/CallPlace';
+import { Failure } from './Failure';
+import { Shell } from './Shell';
+
+// Everything with tables and forms is loaded when it is first opened; the call page stays light.
+const SignIn = lazy(() => import('../places/sign-in/SignIn'));
+const Today = lazy(() => import('../places/today/Today'));
+const NewCall = lazy(() => import('../places/today/NewCall'));
+const Machines = lazy(() => import('../places/machines/Machines'));
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: true, networkMode: 'always' }, mutations: { networkMode: 'always' } } });
+
+function SignedIn({ place }: { place: (me: Me) => React.ReactNode }) {
+  const me = useMe();
+  const { pathname } = useLocation();
+  if (me.isPending) return <p className="waiting">One moment…</p>;
+  if (!me.data) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname)}`} replace />;
+  return <Shell me={me.data}>{place(me.data)}</Shell>;
+}
+
+const router = createBrowserRouter([
+  {
+    errorElement: <Failure />,
+    children: [
+      { path: '/sign-in', element: <SignIn /> },
+      { path: '/', element: <SignedIn place={() => <Today />} /> },
+      { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
+      { path: '/calls/:id', element: <SignedIn place={(me) => <CallPlace me={me} />} /> },
+      { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
+      { path: '*', element: <SignedIn place={() => <p className="waiting">There is nothing at this address. Go to Today.</p>} /> },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <QueryClientProvider client={queries}>
+      <Suspense fallback={<p className="waiting">One moment…</p>}>
+        <RouterProvider router={router} />
+      </Suspense>
+    </QueryClientProvider>
+  );
+}

@@ -1,0 +1,54 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, NavLink, useNavigate } from 'react-router';
+import { http } from '../api/http';
+import type { Me } from '../api/types';
+
+type Theme = 'light' | 'cellar';
+
+function useTheme(): [Theme, () => void] {
+  const [theme, setTheme] = useState<Theme>(() => (localStorage.getItem('zetalysis.theme') === 'cellar' ? 'cellar' : 'light'));
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme;
+    localStorage.setItem('zetalysis.theme', theme);
+  }, [theme]);
+  return [theme, () => setTheme(theme === 'light' ? 'cellar' : 'light')];
+}
+
+/** The frame around every place. */
+export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
+  const [theme, toggle] = useTheme();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const signOut = async () => {
+    await http('DELETE', '/session').catch(() => undefined);
+    localStorage.removeItem('zetalysis.me');
+    queries.clear();
+    await navigate('/sign-in');
+  };
+  return (
+    <>
+      <header className="shell">
+        <Link to="/" className="brand" aria-label="Zetalysis, today">
+          <img src="/icon.svg" alt="" width="24" height="24" /> Zetalysis
+        </Link>
+        <nav aria-label="Places">
+          <NavLink to="/" end>
+            Today
+          </NavLink>
+          <NavLink to="/machines">Machines</NavLink>
+        </nav>
+        <span className="shell-end">
+          <button type="button" className="quiet" onClick={toggle}>
+            {theme === 'light' ? 'Cellar' : 'Daylight'}
+          </button>
+          <span className="who">{me.fullName}</span>
+          <button type="button" className="quiet" onClick={() => void signOut()}>
+            Sign out
+          </button>
+        </span>
+      </header>
+      {children}
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import { expose } from 'comlink';
+import { parseEntryLine, reduceCall, type AdviceSnapshot, type CallEvent, type CallState, type EventBody } from '@zetalysis/core/call';
+import { Engine, type Assessment, type RankedTest } from '@zetalysis/core/diagnosis';
+import { loadProfile } from '@zetalysis/core/profile';
+import type { Parsed } from '@zetalysis/core/units';
+import { drawingOf, type Drawing } from './drawing';
+import { adviceOf, testsView, viewOf, type CallView, type TestView, type ViewOptions } from './view';
+
+let engine: Engine | undefined;
+let last: { state: CallState; assessment: Assessment; ranked: RankedTest[] } | undefined;
+
+const need = (): Engine => {
+  if (!engine) throw new Error('no profile loaded');
+  return engine;
+};
+
+/** What the page can ask of the engine. Each call answers one question; the page drops answers that come too late. */
+const api = {
+  load(source: string, file: string, variant: string | undefined): Drawing {
+    engine = new Engine(loadProfile(source, file, variant === undefined ? {} : { variant }));
+    last = undefined;
+    return drawingOf(engine.model);
+  },
+  /** Suspects, cord and ladder: quick. */
+  view(events: readonly CallEvent[], options: ViewOptions): CallView {
+    const state = reduceCall(need().model, events);
+    const assessment = need().assess(state.evidence);
+    last = { state, assessment, ranked: [] };
+    return viewOf(need(), state, assessment, options);
+  },
+  /** The next tests for the evidence of the last `view`. */
+  next(options: ViewOptions): TestView[] {
+    if (!last || last.state.danger || last.state.closed) return [];
+    const { state, assessment } = last;
+    const ranked = need().next({ evidence: state.evidence, declined: state.declined, role: options.role }, assessment);
+    last = { state, assessment, ranked };
+    return testsView(need(), state, assessment, ranked, options.units);
+  },
+  advice(): AdviceSnapshot {
+    if (!last) throw new Error('nothing assessed yet');
+    return adviceOf(need(), last.assessment, last.ranked);
+  },
+  entry(line: string, phase: string | undefined): Parsed<EventBody> {
+    return parseEntryLine(need().model, line, phase);
+  },
+};
+
+export type EngineApi = typeof api;
+expose(api);

@@ -1,0 +1,17 @@
+import '@fontsource/b612/400.css';
+import '@fontsource/b612/700.css';
+import '@fontsource/b612-mono/400.css';
+import '@fontsource/b612-mono/700.css';
+import './theme/theme.css';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { App } from './app/App';
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+);
+
+// Keeps the app's own files for a reload without the server. Not while developing: files change there.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');

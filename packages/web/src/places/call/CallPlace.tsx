@@ -1,0 +1,190 @@
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { BreakRecord, EventBody } from '@zetalysis/core/call';
+import type { Me } from '../../api/types';
+import { useCall } from '../../store/use-call';
+import { Cord } from './Cord';
+import { EntryLine } from './EntryLine';
+import { Evidence } from './Evidence';
+import { KeysHelp } from './KeysHelp';
+import { Ladder } from './Ladder';
+import { NextTest } from './NextTest';
+import { StatusStrip } from './StatusStrip';
+import { Suspects } from './Suspects';
+import { useEngine } from './use-engine';
+import { useKeys } from './use-keys';
+
+// Ant Design's form comes with it: loaded when it is first needed.
+const RecordBreak = lazy(() => import('./RecordBreak'));
+
+/** One call: sequence, circuit, next test, suspects, evidence. */
+export function CallPlace({ me }: { me: Me }) {
+  const { id } = useParams<{ id: string }>();
+  return <OneCall key={id} id={id!} me={me} />;
+}
+
+function OneCall({ id, me }: { id: string; me: Me }) {
+  const log = useCall(id, me.name);
+  const [phase, setPhase] = useState<string>();
+  const [probes, setProbes] = useState<readonly string[]>([]);
+  const [recording, setRecording] = useState(false);
+  const [help, setHelp] = useState(false);
+  const entry = useRef<HTMLInputElement>(null);
+  const engine = useEngine(log.events, { units: me.units, role: me.role, phase });
+  const { append } = log;
+  const { api, drawing, view } = engine;
+
+  const appendAll = useCallback(
+    (bodies: readonly EventBody[]) => {
+      for (const body of bodies) void append(body);
+    },
+    [append],
+  );
+  const answer = useCallback((p: string, a: 'yes' | 'no' | 'unclear') => void append({ type: 'seen', phase: p, answer: a }), [append]);
+  const undoNewest = useCallback(() => {
+    const newest = view?.log.findLast((l) => l.undoable);
+    if (newest) void append({ type: 'retracted', event: newest.id });
+  }, [append, view]);
+  const keys = { view, drawing, setPhase, answer, undoNewest, setHelp, setRecording, clearProbes: () => setProbes([]), entry };
+  useKeys(keys);
+
+  // A tapped point is a probe; the next one is the black probe, else the point's own common.
+  const tapNet = (net: string): void => {
+    setProbes(probes.length === 1 && probes[0] !== net ? [probes[0]!, net] : [net]);
+    entry.current?.focus();
+  };
+  const tapPart = (part: string): void => {
+    setProbes([part]);
+    entry.current?.focus();
+  };
+  const record = async (given: Omit<BreakRecord, 'advice'>): Promise<void> => {
+    const advice = await api!.advice();
+    await append({ type: 'break-recorded', ...given, advice });
+  };
+
+  useEffect(() => {
+    document.title = view ? `${view.complaint.slice(0, 40)} · Zetalysis` : 'Zetalysis';
+    return () => void (document.title = 'Zetalysis');
+  }, [view]);
+
+  if (log.missing !== undefined)
+    return (
+      <main className="failure">
+        <h1>No such call</h1>
+        <p>{log.missing}</p>
+        <Link to="/">Today</Link>
+      </main>
+    );
+  if (engine.problem !== undefined)
+    return (
+      <main className="failure" role="alert">
+        <h1>The engine could not start</h1>
+        <pre>{engine.problem}</pre>
+        <p>The log of this call is kept. Load the page again when the server is back.</p>
+      </main>
+    );
+  if (!drawing || !view) return <p className="waiting">{log.events ? 'Starting the engine…' : 'Reading the call…'}</p>;
+
+  return (
+    <main className="call">
+      <div className="call-head">
+        <h1>{drawing.title}</h1>
+        <q>{view.complaint}</q>
+        {view.pinnedVersion !== drawing.version && (
+          <span className="notice">
+            Opened with profile {view.pinnedVersion}; shown with {drawing.version}.
+          </span>
+        )}
+      </div>
+      <StatusStrip drawing={drawing} view={view} sync={log.sync} onBody={(b) => void append(b)} />
+      {view.danger !== undefined && (
+        <div className="danger" role="alert">
+          <strong>{view.danger}</strong>
+          <button type="button" onClick={() => void append({ type: 'danger-over', words: 'declared safe' })}>
+            Declared safe by those in charge: go on
+          </button>
+        </div>
+      )}
+      <div className="areas">
+        <div className="right">
+          <NextTest tests={engine.tests} view={view} thinking={engine.thinking} onEvents={appendAll} />
+          <Suspects view={view} />
+          <Ending view={view} onRecord={() => setRecording(true)} onClose={() => void append({ type: 'closed', words: '' })} />
+        </div>
+        <Cord
+          drawing={drawing}
+          view={view}
+          onAnswer={answer}
+          onChoose={setPhase}
+          onEnding={(type, value) => void append(type === 'outcome' ? ({ type, outcome: value } as EventBody) : { type: 'code', code: value })}
+        />
+        <div className="middle">
+          <section className="circuit" aria-label="Circuit and readings">
+            <h2>
+              Circuit <span className="fine">at “{drawing.phases.find((p) => p.id === view.at)?.title}”</span>
+              <span className="legend" aria-hidden="true">
+                <i className="live" /> live <i className="dead" /> dead <i className="unknown" /> unknown
+              </span>
+            </h2>
+            <Ladder drawing={drawing} view={view} red={probes[0]} onNet={tapNet} onPart={tapPart} />
+            <EntryLine
+              api={api}
+              at={view.at}
+              phaseTitle={drawing.phases.find((p) => p.id === view.at)?.title ?? ''}
+              probes={probes.join(' ')}
+              field={entry}
+              onBody={(b) => void append(b)}
+              onClear={() => setProbes([])}
+            />
+          </section>
+          <Evidence view={view} onUndo={(event) => void append({ type: 'retracted', event })} />
+        </div>
+      </div>
+      <ul className="always">
+        {drawing.cautions.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+        <li>
+          <button type="button" className="quiet" onClick={() => setHelp(true)}>
+            Keys: ?
+          </button>
+        </li>
+      </ul>
+      {recording && (
+        <Suspense fallback={<p className="waiting">One moment…</p>}>
+          <RecordBreak drawing={drawing} view={view} onRecord={record} onClose={() => setRecording(false)} />
+        </Suspense>
+      )}
+      {help && <KeysHelp onClose={() => setHelp(false)} />}
+    </main>
+  );
+}
+
+function Ending({ view, onRecord, onClose }: { view: NonNullable<ReturnType<typeof useEngine>['view']>; onRecord: () => void; onClose: () => void }) {
+  const [asked, setAsked] = useState(false);
+  if (view.closed) return null;
+  return (
+    <section className="ending" aria-label="Record">
+      {view.record && (
+        <p>
+          <strong>{view.record.part}</strong>: {view.record.failure}. {view.record.cause} <em>({view.record.standing})</em>
+        </p>
+      )}
+      <button type="button" className={view.standing === 'proved' && !view.record ? 'main' : ''} onClick={onRecord}>
+        {view.record ? 'Correct the record' : 'Record the break'}
+      </button>{' '}
+      {view.record && (
+        <button type="button" onClick={() => (view.obstacles.length === 0 ? onClose() : setAsked(true))}>
+          Close the call
+        </button>
+      )}
+      {asked && view.obstacles.length > 0 && (
+        <ul role="alert" className="problem">
+          {view.obstacles.map((o) => (
+            <li key={o}>{o}</li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

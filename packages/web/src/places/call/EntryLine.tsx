@@ -1,0 +1,63 @@
+import type { Remote } from 'comlink';
+import { useState, type RefObject } from 'react';
+import type { EventBody } from '@zetalysis/core/call';
+import type { EngineApi } from '../../engine/worker';
+
+interface Props {
+  readonly api: Remote<EngineApi> | undefined;
+  readonly at: string;
+  readonly phaseTitle: string;
+  /** What tapping on the ladder has put together so far. */
+  readonly probes: string;
+  readonly field: RefObject<HTMLInputElement | null>;
+  readonly onBody: (body: EventBody) => void;
+  readonly onClear: () => void;
+}
+
+/** A line such as `15.4V MV C`: value, red probe, black probe. Tapping the ladder fills in the probes. */
+export function EntryLine({ api, at, phaseTitle, probes, field, onBody, onClear }: Props) {
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const submit = async (e: React.FormEvent): Promise<void> => {
+    e.preventDefault();
+    if (!api) return;
+    const parsed = await api.entry(`${text} ${probes}`, at);
+    if (!parsed.ok) return setProblem(parsed.message);
+    setText('');
+    setProblem(undefined);
+    onClear();
+    onBody(parsed.value);
+  };
+  return (
+    <form className="entry" onSubmit={(e) => void submit(e)}>
+      <label>
+        <span>
+          Reading at “{phaseTitle}”{probes === '' ? '' : `: ${probes}`}
+        </span>
+        <input
+          ref={field}
+          value={text}
+          onChange={(e) => {
+            setText(e.target.value);
+            setProblem(undefined);
+          }}
+          placeholder={probes === '' ? '15.4V MV C   or tap a point' : 'value'}
+          aria-invalid={problem !== undefined}
+          autoComplete="off"
+          enterKeyHint="send"
+        />
+      </label>
+      <button type="submit">Enter</button>
+      {probes !== '' && (
+        <button type="button" className="quiet" onClick={onClear}>
+          clear
+        </button>
+      )}
+      {problem !== undefined && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+}

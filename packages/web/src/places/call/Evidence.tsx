@@ -1,0 +1,30 @@
+import type { CallView } from '../../engine/view';
+
+const time = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
+
+/** The log of the call. Taking something back is an entry of its own; nothing disappears. */
+export function Evidence({ view, onUndo }: { view: CallView; onUndo: (id: string) => void }) {
+  const lines = [...view.log].filter((l) => l.words !== 'Taken back').reverse();
+  return (
+    <section className="evidence" aria-label="Evidence">
+      <h2>Evidence</h2>
+      <ol tabIndex={0} aria-label="Entries, newest first">
+        {lines.map((l) => (
+          <li key={l.id} className={l.retracted ? 'retracted' : ''}>
+            <time dateTime={l.at}>{time.format(new Date(l.at))}</time>
+            <span>
+              {l.retracted ? <s>{l.words}</s> : l.words}
+              {l.retracted && ' (taken back)'}
+              {l.problem !== undefined && <em className="problem"> Not used: {l.problem}</em>}
+            </span>
+            {l.undoable && !view.closed && (
+              <button type="button" className="quiet" aria-label={`Take back: ${l.words}`} onClick={() => onUndo(l.id)}>
+                undo
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,102 @@
+import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
+import type { CallView } from '../../engine/view';
+import { PartGlyph } from './PartGlyph';
+
+const WIDTH = 640;
+const ROW = 46;
+const LEFT = 20;
+
+interface Props {
+  readonly drawing: Drawing;
+  readonly view: CallView;
+  /** First probe already placed. */
+  readonly red: string | undefined;
+  readonly onNet: (net: string) => void;
+  readonly onPart: (part: string, branch: string) => void;
+}
+
+/** The circuit as a ladder: power drawn where it is, test points as targets to tap. */
+export function Ladder({ drawing, view, red, onNet, onPart }: Props) {
+  const height = drawing.rungs.length * ROW + 8;
+  return (
+    <svg className="ladder" viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label="Circuit" preserveAspectRatio="xMidYMin meet">
+      {drawing.rungs.map((rung, row) => (
+        <Rung key={rung.id} rung={rung} y={row * ROW + 26} drawing={drawing} view={view} red={red} onNet={onNet} onPart={onPart} />
+      ))}
+    </svg>
+  );
+}
+
+/** Positions along a rung: nets get a point, parts the stretch between; several parts in a row share the space. */
+function place(items: readonly DrawnItem[]): number[] {
+  const step = (WIDTH - 2 * LEFT) / (items.length - 1);
+  return items.map((_, i) => LEFT + i * step);
+}
+
+function Rung({ rung, y, drawing, view, red, onNet, onPart }: Props & { rung: DrawnRung; y: number }) {
+  // An unnamed joint between two parts takes no room of its own.
+  const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
+  const xs = place(shown);
+  const stateOf = (item: DrawnItem | undefined): string => {
+    if (item?.kind !== 'net') return 'unknown';
+    return view.nets[item.name]?.state ?? 'common';
+  };
+  let before: DrawnItem | undefined;
+  return (
+    <g className={`rung${rung.line ? ' line-voltage' : ''}`}>
+      {shown.map((item, i) => {
+        if (item.kind === 'net') before = item;
+        const after = item.kind === 'net' ? item : shown.slice(i).find((x) => x.kind === 'net');
+        const next = shown[i + 1];
+        if (next === undefined) return null;
+        const wire = item.kind === 'net' ? stateOf(item) : stateOf(next.kind === 'net' ? next : (after ?? before));
+        return <line key={`w${i}`} className={`wire ${wire}`} x1={xs[i]} x2={xs[i + 1]} y1={y} y2={y} />;
+      })}
+      {shown.map((item, i) =>
+        item.kind === 'part' ? (
+          <PartGlyph key={i} item={item} x={xs[i]!} y={y} suspect={suspicion(view, item.part)} onClick={() => onPart(item.part, item.branch)} />
+        ) : null,
+      )}
+      {shown.map((item, i) => {
+        if (item.kind !== 'net') return null;
+        const net = view.nets[item.name];
+        const point = drawing.points[item.name];
+        const label = `${item.name}${point ? `, ${point.reach}${point.line ? ', line voltage' : ''}` : ''}. ${net ? `${net.state}; sound: ${net.good}` : 'common'}${net?.measured === undefined ? '' : `; measured ${net.measured}`}`;
+        return (
+          <g
+            key={i}
+            role="button"
+            tabIndex={0}
+            aria-label={label}
+            aria-pressed={red === item.name}
+            className={`point ${net?.state ?? 'common'}${red === item.name ? ' red' : ''}${point?.line ? ' line' : ''}`}
+            onClick={() => onNet(item.name)}
+            onKeyDown={(e) => {
+              if (e.key !== 'Enter' && e.key !== ' ') return;
+              e.preventDefault();
+              onNet(item.name);
+            }}
+          >
+            <title>{label}</title>
+            <rect className="target" x={xs[i]! - 22} y={y - 22} width="44" height="44" />
+            {net?.state === 'dead' ? <circle cx={xs[i]} cy={y} r="5" /> : net?.state === 'unknown' ? <path d={diamond(xs[i]!, y)} /> : <circle cx={xs[i]} cy={y} r="6" />}
+            <text x={xs[i]} y={y - 10} className="net-name">
+              {item.name}
+            </text>
+            {net?.measured !== undefined && (
+              <text x={xs[i]} y={y + 19} className="measured">
+                {net.measured.replace(', unsteady', ' ~')}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+const diamond = (x: number, y: number): string => `M${x - 7} ${y}L${x} ${y - 7}L${x + 7} ${y}L${x} ${y + 7}Z`;
+
+function suspicion(view: CallView, part: string): number {
+  return view.suspects.filter((s) => s.repair.startsWith(`${part}:`)).reduce((sum, s) => sum + s.probability, 0);
+}

@@ -1,0 +1,147 @@
+import { useEffect, useRef, useState } from 'react';
+import type { EventBody } from '@zetalysis/core/call';
+import { parseReading } from '@zetalysis/core/units';
+import type { CallView, TestView } from '../../engine/view';
+
+interface Props {
+  readonly tests: readonly TestView[] | undefined;
+  readonly view: CallView;
+  readonly thinking: boolean;
+  readonly onEvents: (bodies: readonly EventBody[]) => void;
+}
+
+/** The one test to make now, with one field to answer it. */
+export function NextTest({ tests, view, thinking, onEvents }: Props) {
+  const [chosen, setChosen] = useState<string>();
+  const test = tests?.find((t) => t.id === chosen) ?? tests?.[0];
+  if (view.closed) return <Done words="This call is closed." />;
+  if (!test) {
+    if (tests === undefined || thinking) return <Done words="Working out the next test…" />;
+    const words = view.standing === 'proved' ? 'Proved. Record the break, repair it, then prove the repair.' : 'No further test of the model tells the suspects apart. Record what you found, as suspected.';
+    return <Done words={words} />;
+  }
+  return (
+    <section className="next" aria-label="Next test">
+      <h2>
+        Next test <span className="fine">{test.minutes} min{test.settles ? ' · can settle it' : ''}</span>
+      </h2>
+      <p className="instruction">{test.instruction}</p>
+      {test.cautions.length > 0 && (
+        <ul className="cautions">
+          {test.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      )}
+      <Answer key={test.id} test={test} view={view} onEvents={onEvents} />
+      <dl className="expect">
+        <dt>Sound</dt>
+        <dd>{test.good}</dd>
+        {test.why.map((w, i) => (
+          <div key={i}>
+            <dt>{w.answer}</dt>
+            <dd>→ {w.suspects}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="decline">
+        <button type="button" className="quiet" onClick={() => onEvents([{ type: 'declined', test: test.id, why: 'cannot' }])}>
+          Can’t
+        </button>
+        <button type="button" className="quiet" onClick={() => onEvents([{ type: 'declined', test: test.id, why: 'will-not' }])}>
+          Won’t
+        </button>
+        {tests!
+          .filter((t) => t.id !== test.id)
+          .map((t) => (
+            <button key={t.id} type="button" className="quiet other" onClick={() => setChosen(t.id)} title={t.instruction}>
+              {t.title}
+            </button>
+          ))}
+      </p>
+    </section>
+  );
+}
+
+function Done({ words }: { words: string }) {
+  return (
+    <section className="next" aria-label="Next test">
+      <h2>Next test</h2>
+      <p className="instruction">{words}</p>
+    </section>
+  );
+}
+
+function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEvents: Props['onEvents'] }) {
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const field = useRef<HTMLInputElement>(null);
+  const { answer } = test;
+  useEffect(() => setProblem(undefined), [text]);
+  // What was unplugged or bypassed for the test is put back after its answer.
+  const send = (body: EventBody): void => {
+    const back: EventBody = { type: 'setup', ...view.setup };
+    onEvents(test.setup ? [{ type: 'setup', ...test.setup }, body, back] : [body]);
+  };
+  if (answer.kind === 'choice')
+    return (
+      <div className="choices" role="group" aria-label={test.title}>
+        {answer.options.map((o, i) => (
+          <button key={o.id} type="button" data-choice={i + 1} onClick={() => send(choiceEvent(answer.type, answer.subject, o.id))}>
+            {o.title}
+          </button>
+        ))}
+      </div>
+    );
+  const submit = (e: React.FormEvent): void => {
+    e.preventDefault();
+    const parsed = parseReading(text, answer.dimension);
+    if (!parsed.ok) {
+      setProblem(parsed.message);
+      field.current?.focus();
+      return;
+    }
+    setText('');
+    send({ ...answer.event, reading: parsed.value, typed: text.trim() } as EventBody);
+  };
+  return (
+    <form className="reading" onSubmit={submit}>
+      <input
+        ref={field}
+        data-next-field
+        aria-label={`Reading: ${test.title}`}
+        aria-invalid={problem !== undefined}
+        aria-describedby={problem === undefined ? undefined : 'reading-problem'}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        placeholder={PLACEHOLDER[answer.dimension] ?? ''}
+        autoComplete="off"
+        inputMode="text"
+        enterKeyHint="send"
+      />
+      <button type="submit" className="main">
+        Enter
+      </button>
+      {problem !== undefined && (
+        <p id="reading-problem" role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+}
+
+const PLACEHOLDER: Partial<Record<string, string>> = { voltage: '24.6  ·  15-18 unsteady', resistance: '15.4  ·  1.85k  ·  OL', pressure: '0.6 inwc', current: '3.2uA', time: '4.5 s' };
+
+function choiceEvent(type: 'seen' | 'outcome' | 'code' | 'look', subject: string, id: string): EventBody {
+  switch (type) {
+    case 'seen':
+      return { type, phase: subject, answer: id as 'yes' | 'no' | 'unclear' };
+    case 'outcome':
+      return { type, outcome: id } as EventBody;
+    case 'code':
+      return { type, code: id };
+    case 'look':
+      return { type, look: subject, answer: id };
+  }
+}

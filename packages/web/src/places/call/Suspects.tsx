@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import type { CallView } from '../../engine/view';
+
+/** Who may have done it: share as length and number, reasons on demand. */
+export function Suspects({ view }: { view: CallView }) {
+  const [open, setOpen] = useState<string>();
+  return (
+    <section className="suspects" aria-label="Suspects" aria-live="polite">
+      <h2>Suspects</h2>
+      {view.baffled && (
+        <p className="notice" role="status">
+          Nothing the model knows explains all of this well. {view.surprises.length > 0 && `Fits nothing: ${view.surprises.slice(0, 2).join('; ')}.`} Check these entries, then test in general terms.
+        </p>
+      )}
+      <ol>
+        {view.suspects.map((s) => (
+          <li key={s.repair} className={s.proved ? 'proved' : ''}>
+            <button type="button" className="suspect" aria-expanded={open === s.repair} onClick={() => setOpen(open === s.repair ? undefined : s.repair)}>
+              <span className="share">{percent(s.probability)}</span>
+              <span className="suspect-words">
+                {s.words}
+                {s.proved && <strong className="stamp"> proved</strong>}
+                <progress max={1} value={s.probability} aria-hidden="true" />
+                <span className="fine">{s.mend}</span>
+              </span>
+            </button>
+            {open === s.repair && (
+              <ul className="reasons">
+                {s.reasons.length === 0 && <li>Nothing seen so far speaks for or against it.</li>}
+                {s.reasons.map((r, i) => (
+                  <li key={i}>
+                    <strong>{r.for ? 'For' : 'Against'}</strong> {r.sentence}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </li>
+        ))}
+      </ol>
+      <p className="fine">
+        {view.rest > 0.004 && `All others together ${percent(view.rest)}. `}
+        Shares rest on assumed fault rates until the shop’s own record replaces them.
+      </p>
+    </section>
+  );
+}
+
+const percent = (p: number): string => (p > 0.99 ? '> 99 %' : p < 0.01 ? '< 1 %' : `${Math.round(p * 100)} %`);

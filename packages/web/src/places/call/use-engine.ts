@@ -1,0 +1,92 @@
+import type { Remote } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import type { CallEvent } from '@zetalysis/core/call';
+import { http } from '../../api/http';
+import type { ProfileSummary } from '../../api/types';
+import { startEngine } from '../../engine/client';
+import type { Drawing } from '../../engine/drawing';
+import type { CallView, TestView, ViewOptions } from '../../engine/view';
+import type { EngineApi } from '../../engine/worker';
+import { local } from '../../store/local';
+
+export interface EngineState {
+  readonly drawing: Drawing | undefined;
+  readonly view: CallView | undefined;
+  readonly tests: readonly TestView[] | undefined;
+  /** The engine is working on something newer than what is shown. */
+  readonly thinking: boolean;
+  readonly problem: string | undefined;
+  readonly api: Remote<EngineApi> | undefined;
+}
+
+/** Runs the engine in a worker for one call. Answers come in parts; an answer overtaken by newer evidence is dropped. */
+export function useEngine(events: readonly CallEvent[] | undefined, options: ViewOptions): EngineState {
+  const opened = events?.find((e) => e.body.type === 'opened')?.body;
+  const pins = opened?.type === 'opened' ? opened : undefined;
+  const profile = pins?.profile;
+  const variant = pins?.variant;
+  const [api, setApi] = useState<Remote<EngineApi>>();
+  const [drawing, setDrawing] = useState<Drawing>();
+  const [view, setView] = useState<CallView>();
+  const [tests, setTests] = useState<readonly TestView[]>();
+  const [thinking, setThinking] = useState(true);
+  const [problem, setProblem] = useState<string>();
+  const asked = useRef(0);
+
+  useEffect(() => {
+    if (profile === undefined) return;
+    const engine = startEngine();
+    let alive = true;
+    void (async () => {
+      try {
+        const { source } = await profileSource(profile);
+        const made = await engine.api.load(source, `${profile}.yaml`, variant);
+        if (!alive) return;
+        setDrawing(made);
+        setApi(() => engine.api);
+      } catch (error) {
+        if (alive) setProblem((error as Error).message);
+      }
+    })();
+    return () => {
+      alive = false;
+      engine.stop();
+    };
+  }, [profile, variant]);
+
+  const { units, role, phase } = options;
+  useEffect(() => {
+    if (!api || !events) return;
+    const mine = ++asked.current;
+    const current = (): boolean => mine === asked.current;
+    setThinking(true);
+    void (async () => {
+      try {
+        const seen = await api.view(events, { units, role, phase });
+        if (!current()) return;
+        setView(seen);
+        const next = await api.next({ units, role, phase });
+        if (!current()) return;
+        setTests(next);
+        setThinking(false);
+      } catch (error) {
+        if (current()) setProblem((error as Error).message);
+      }
+    })();
+  }, [api, events, units, role, phase]);
+
+  return { drawing, view, tests, thinking, problem, api };
+}
+
+/** The profile from the server, kept in the browser for when the server is away. */
+async function profileSource(id: string): Promise<{ source: string }> {
+  try {
+    const fresh = await http<ProfileSummary & { source: string }>('GET', `/profiles/${encodeURIComponent(id)}`);
+    await local.keepProfile({ id, version: fresh.version, source: fresh.source });
+    return fresh;
+  } catch (error) {
+    const kept = await local.profile(id);
+    if (kept) return kept;
+    throw error;
+  }
+}

@@ -1,0 +1,84 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Alert, Button, Form, Input, Modal, Select, Table } from 'antd';
+import { useState } from 'react';
+import { http } from '../../api/http';
+import type { Machine, ProfileSummary } from '../../api/types';
+import { AntTheme } from '../../app/AntTheme';
+
+type NewMachine = Pick<Machine, 'label' | 'site' | 'profile'> & Partial<Pick<Machine, 'make' | 'modelName' | 'serial'>>;
+
+/** The register: what stands where, and which profile it runs on. */
+export default function Machines() {
+  const machines = useQuery({ queryKey: ['machines'], queryFn: () => http<Machine[]>('GET', '/machines') });
+  const profiles = useQuery({ queryKey: ['profiles'], queryFn: () => http<ProfileSummary[]>('GET', '/profiles') });
+  const [adding, setAdding] = useState(false);
+  const [form] = Form.useForm<NewMachine>();
+  const queries = useQueryClient();
+  const add = useMutation({
+    mutationFn: ({ profile, ...rest }: NewMachine) => {
+      const [id, variant] = profile.split('|');
+      return http<Machine>('POST', '/machines', { make: '', modelName: '', serial: '', ...rest, profile: id, variant: variant ?? null });
+    },
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['machines'] });
+      form.resetFields();
+      setAdding(false);
+    },
+  });
+  const families = (profiles.data ?? []).flatMap((p) => [
+    { value: p.id, label: p.title },
+    ...p.variants.map((v) => ({ value: `${p.id}|${v.id}`, label: `${p.title}: ${v.title}` })),
+  ]);
+  const familyTitle = (m: Machine): string => families.find((f) => f.value === (m.variant === null ? m.profile : `${m.profile}|${m.variant}`))?.label ?? m.profile;
+  const needed = { required: true, whitespace: true, message: 'Fill this in.' };
+  return (
+    <AntTheme>
+      <main className="page">
+        <div className="page-head">
+          <h1>Machines</h1>
+          <Button type="primary" onClick={() => setAdding(true)}>
+            Add a machine
+          </Button>
+        </div>
+        {machines.error && <Alert type="warning" role="alert" title={machines.error.message} className="spaced" />}
+        <Table<Machine>
+          rowKey="id"
+          loading={machines.isPending}
+          dataSource={machines.data ?? []}
+          pagination={false}
+          scroll={{ x: 800 }}
+          columns={[
+            { title: 'Machine', dataIndex: 'label' },
+            { title: 'Site', dataIndex: 'site' },
+            { title: 'Make and model', render: (_, m) => `${m.make} ${m.modelName}` },
+            { title: 'Serial', dataIndex: 'serial' },
+            { title: 'Family', render: (_, m) => familyTitle(m) },
+          ]}
+        />
+        <Modal title="Add a machine" open={adding} onCancel={() => setAdding(false)} onOk={() => form.submit()} okText="Add" confirmLoading={add.isPending}>
+          <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: NewMachine) => add.mutate(v)}>
+            <Form.Item name="label" label="What you call it" rules={[needed]}>
+              <Input maxLength={120} />
+            </Form.Item>
+            <Form.Item name="site" label="Site" rules={[needed]}>
+              <Input maxLength={200} />
+            </Form.Item>
+            <Form.Item name="profile" label="Family" rules={[needed]}>
+              <Select options={families} />
+            </Form.Item>
+            <Form.Item name="make" label="Make">
+              <Input maxLength={80} />
+            </Form.Item>
+            <Form.Item name="modelName" label="Model">
+              <Input maxLength={80} />
+            </Form.Item>
+            <Form.Item name="serial" label="Serial number">
+              <Input maxLength={80} />
+            </Form.Item>
+            {add.error && <Alert type="error" role="alert" title={add.error.message} />}
+          </Form>
+        </Modal>
+      </main>
+    </AntTheme>
+  );
+}

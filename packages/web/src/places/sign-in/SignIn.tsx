@@ -1,0 +1,53 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Alert, Button, Form, Input } from 'antd';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { http } from '../../api/http';
+import type { Me } from '../../api/types';
+import { AntTheme } from '../../app/AntTheme';
+
+export default function SignIn() {
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const submit = async (given: { name: string; password: string }) => {
+    setBusy(true);
+    setProblem(undefined);
+    try {
+      const me = await http<Me>('POST', '/session', given);
+      localStorage.setItem('zetalysis.me', JSON.stringify(me));
+      queries.setQueryData(['me'], me);
+      const to = search.get('to') ?? '/';
+      await navigate(/^\/(?!\/)/.test(to) ? to : '/', { replace: true });
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <AntTheme>
+      <main className="sign-in">
+        <h1>
+          <img src="/icon.svg" alt="" width="40" height="40" /> Zetalysis
+        </h1>
+        <p>Follow the burner&rsquo;s sequence. Find the part that breaks it.</p>
+        <Form layout="vertical" onFinish={(v: { name: string; password: string }) => void submit(v)} requiredMark={false}>
+          <Form.Item name="name" label="Name" rules={[{ required: true, message: 'Type your name.' }]}>
+            <Input autoComplete="username" autoFocus />
+          </Form.Item>
+          <Form.Item name="password" label="Password" rules={[{ required: true, message: 'Type your password.' }]}>
+            <Input.Password autoComplete="current-password" />
+          </Form.Item>
+          {problem !== undefined && <Alert type="error" title={problem} role="alert" />}
+          <Button type="primary" htmlType="submit" block loading={busy} className="spaced">
+            Sign in
+          </Button>
+        </Form>
+        <p className="fine">Gas and electrical work is for licensed or qualified persons. Local code and the maker&rsquo;s instructions come first.</p>
+      </main>
+    </AntTheme>
+  );
+}
