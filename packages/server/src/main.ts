@@ -38,5 +38,7 @@ function stop(): void {
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), 3000).unref();
 }
+// The start command is gone: nobody would stop this process any more.
+process.on('disconnect', stop);
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);

@@ -49,5 +49,8 @@ export const control: PartKind = {
     }
   },
   deadTests: () => [],
-  symbol: () => 'contact',
+  symbol: (branch, spec) => {
+    const role = portsOf(spec).find((p) => p.name === branch)!.role;
+    return role === 'contact' ? 'contact' : role === 'feed' ? 'source' : 'load';
+  },
 };

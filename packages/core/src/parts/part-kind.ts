@@ -123,7 +123,7 @@ export interface PartKind {
   thresholds?(spec: Spec): readonly { readonly field: string; readonly value: number }[];
   deadTests(spec: Spec): readonly DeadTest[];
   /** Drawn as. */
-  readonly symbol: (branch: string) => Symbol;
+  readonly symbol: (branch: string, spec: Spec) => Symbol;
   /**
    * Whether the part is a switch that may rightly be open: then an open reading shows the break, and only its sensed
    * quantity tells whether it failed or did its job.

@@ -1,6 +1,4 @@
-import { mayBypass } from '@zetalysis/core/diagnosis';
-import { codeWords } from '@zetalysis/core/diagnosis';
-import { OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
+import { codeWords, mayBypass, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
 import type { Model } from '@zetalysis/core/profile';
 import type { PartSymbol } from '@zetalysis/core/parts';
 import { OUTCOMES } from '@zetalysis/core/sequence';
@@ -70,7 +68,7 @@ export function drawingOf(model: Model): Drawing {
           if ('net' in item) return { kind: 'net', name: net(item.net), point: !net(item.net).startsWith('~') };
           const branch = model.branches[item.branch]!;
           const part = model.parts[branch.part]!;
-          return { kind: 'part', part: part.id, branch: branch.name, title: part.title, symbol: part.kind.symbol(branch.name) };
+          return { kind: 'part', part: part.id, branch: branch.name, title: part.title, symbol: part.kind.symbol(branch.name, part.spec) };
         }),
       })),
     points: Object.fromEntries(model.points.map((p) => [net(p.net), { reach: p.reach, black: net(p.black), line: p.line }])),

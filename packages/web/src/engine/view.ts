@@ -211,13 +211,16 @@ function netsOf(engine: Engine, state: CallState, assessment: Assessment, at: st
   const live = engine.hypotheses.filter((h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'));
   const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0) || 1;
   const result: Record<string, NetView> = {};
+  // What black probes rest on is common, not live or dead.
+  const commons = new Set([model.ground, ...model.points.map((p) => p.black)]);
+  for (const point of model.points) commons.delete(point.net);
   for (const rung of model.rungs) {
     const last = rung.items[rung.items.length - 1] as { net: number };
     for (const item of rung.items) {
       if (!('net' in item)) continue;
       const name = model.nets[item.net]!;
       const black = model.points.find((p) => p.net === item.net)?.black ?? last.net;
-      if (result[name] || item.net === black) continue;
+      if (result[name] || item.net === black || commons.has(item.net)) continue;
       const question: Question = { kind: 'volts', red: item.net, black, phase, input: 'high-impedance' };
       let hot = 0;
       for (const h of live) {

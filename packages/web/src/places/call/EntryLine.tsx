@@ -32,7 +32,8 @@ export function EntryLine({ api, at, phaseTitle, probes, field, onBody, onClear 
     <form className="entry" onSubmit={(e) => void submit(e)}>
       <label>
         <span>
-          Reading at “{phaseTitle}”{probes === '' ? '' : `: ${probes}`}
+          {probes === '' ? 'Reading' : <strong>{probes}</strong>}
+          <span className="hidden"> at the step {phaseTitle}</span>
         </span>
         <input
           ref={field}

@@ -1,10 +1,12 @@
+import { useEffect, useRef, useState } from 'react';
 import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { PartGlyph } from './PartGlyph';
 
-const WIDTH = 640;
-const ROW = 46;
-const LEFT = 20;
+const LEAST_WIDTH = 540;
+/** Rows are as high as a thumb needs. */
+const ROW = 44;
+const LEFT = 24;
 
 interface Props {
   readonly drawing: Drawing;
@@ -17,26 +19,35 @@ interface Props {
 
 /** The circuit as a ladder: power drawn where it is, test points as targets to tap. */
 export function Ladder({ drawing, view, red, onNet, onPart }: Props) {
-  const height = drawing.rungs.length * ROW + 8;
+  const frame = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(LEAST_WIDTH);
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => setWidth(Math.max(LEAST_WIDTH, Math.floor(entry!.contentRect.width))));
+    watch.observe(frame.current!);
+    return () => watch.disconnect();
+  }, []);
+  const height = drawing.rungs.length * ROW + 6;
   return (
-    <svg className="ladder" viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label="Circuit" preserveAspectRatio="xMidYMin meet">
-      {drawing.rungs.map((rung, row) => (
-        <Rung key={rung.id} rung={rung} y={row * ROW + 26} drawing={drawing} view={view} red={red} onNet={onNet} onPart={onPart} />
-      ))}
-    </svg>
+    <div className="ladder-frame" ref={frame}>
+      <svg className="ladder" width={width} height={height} role="group" aria-label="Circuit">
+        {drawing.rungs.map((rung, row) => (
+          <Rung key={rung.id} rung={rung} y={row * ROW + 24} width={width} drawing={drawing} view={view} red={red} onNet={onNet} onPart={onPart} />
+        ))}
+      </svg>
+    </div>
   );
 }
 
 /** Positions along a rung: nets get a point, parts the stretch between; several parts in a row share the space. */
-function place(items: readonly DrawnItem[]): number[] {
-  const step = (WIDTH - 2 * LEFT) / (items.length - 1);
+function place(items: readonly DrawnItem[], width: number): number[] {
+  const step = (width - 2 * LEFT) / (items.length - 1);
   return items.map((_, i) => LEFT + i * step);
 }
 
-function Rung({ rung, y, drawing, view, red, onNet, onPart }: Props & { rung: DrawnRung; y: number }) {
+function Rung({ rung, y, width, drawing, view, red, onNet, onPart }: Props & { rung: DrawnRung; y: number; width: number }) {
   // An unnamed joint between two parts takes no room of its own.
   const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
-  const xs = place(shown);
+  const xs = place(shown, width);
   const stateOf = (item: DrawnItem | undefined): string => {
     if (item?.kind !== 'net') return 'unknown';
     return view.nets[item.name]?.state ?? 'common';
@@ -82,12 +93,8 @@ function Rung({ rung, y, drawing, view, red, onNet, onPart }: Props & { rung: Dr
             {net?.state === 'dead' ? <circle cx={xs[i]} cy={y} r="5" /> : net?.state === 'unknown' ? <path d={diamond(xs[i]!, y)} /> : <circle cx={xs[i]} cy={y} r="6" />}
             <text x={xs[i]} y={y - 10} className="net-name">
               {item.name}
+              {net?.measured !== undefined && <tspan className="measured"> {net.measured.replace(', unsteady', ' ~')}</tspan>}
             </text>
-            {net?.measured !== undefined && (
-              <text x={xs[i]} y={y + 19} className="measured">
-                {net.measured.replace(', unsteady', ' ~')}
-              </text>
-            )}
           </g>
         );
       })}

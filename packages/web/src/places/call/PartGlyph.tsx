@@ -30,9 +30,12 @@ export function PartGlyph({ item, x, y, suspect, onClick }: { item: Part; x: num
   );
 }
 
+/** As much of the name as fits under a sign. */
 const short = (item: Part): string => {
-  const name = item.branch === '' ? item.part : item.symbol === 'contact' && item.part !== item.branch ? item.branch : `${item.part}`;
-  return name.length > 11 ? `${name.slice(0, 10)}…` : name;
+  const full = item.branch === '' || item.symbol === 'winding' ? item.part : `${item.part} ${item.branch}`;
+  if (full.length <= 15) return full;
+  const name = item.branch.length > 3 ? item.branch : item.part;
+  return name.length > 15 ? `${name.slice(0, 14)}…` : name;
 };
 
 function Sign({ symbol, x, y }: { symbol: Part['symbol']; x: number; y: number }) {

@@ -46,7 +46,6 @@ export default function Machines() {
           loading={machines.isPending}
           dataSource={machines.data ?? []}
           pagination={false}
-          scroll={{ x: 800 }}
           columns={[
             { title: 'Machine', dataIndex: 'label' },
             { title: 'Site', dataIndex: 'site' },

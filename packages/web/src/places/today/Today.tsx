@@ -63,7 +63,6 @@ export default function Today() {
               rowKey="id"
               dataSource={done}
               pagination={done.length > 10 ? { pageSize: 10 } : false}
-              scroll={{ x: 720 }}
               columns={[
                 { title: 'Machine', render: (_, c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link> },
                 { title: 'Complaint', dataIndex: 'complaint' },
