@@ -1,8 +1,13 @@
 /** Unit and API tests: TypeScript through SWC, workspace packages from their sources. */
+const swc = ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } }];
+
 export default {
   testEnvironment: 'node',
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } } }] },
-  moduleNameMapper: { '^@zetalysis/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts' },
-  projects: undefined,
+  transform: { '^.+\\.tsx?$': swc, 'node_modules/uuid/.+\\.js$': swc },
+  transformIgnorePatterns: ['node_modules/(?!uuid/)'],
+  moduleNameMapper: {
+    '^@zetalysis/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
+  },
   testMatch: ['<rootDir>/packages/*/test/**/*.test.ts'],
+  testTimeout: 60_000,
 };

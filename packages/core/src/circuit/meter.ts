@@ -5,9 +5,6 @@ export type MeterInput = 'high-impedance' | 'low-impedance';
 
 const INPUT_OHMS: Readonly<Record<MeterInput, number>> = { 'high-impedance': 10e6, 'low-impedance': 3000 };
 
-/** Above this source impedance the meter's own 10 MΩ starts to matter (0.1 %). Below it the correction is skipped. */
-const NEGLIGIBLE_SOURCE_OHMS = 10e3;
-
 export type Measured =
   /** The probes are joined by the circuit: a true voltage, RMS. */
   | { readonly kind: 'volts'; readonly volts: number }
@@ -25,8 +22,8 @@ export function measureVolts(solution: Solution, red: number, black: number, inp
   const di = solution.im[red]! - solution.im[black]!;
   const open = Math.hypot(dr, di);
   if (open < 1e-9) return { kind: 'volts', volts: 0 };
+  if (input === 'high-impedance' && solution.stiff[red] === solution.stiff[black]) return { kind: 'volts', volts: open };
   const [zr, zi] = solution.impedanceBetween(red, black);
-  if (input === 'high-impedance' && Math.hypot(zr, zi) < NEGLIGIBLE_SOURCE_OHMS) return { kind: 'volts', volts: open };
   const load = INPUT_OHMS[input];
   return { kind: 'volts', volts: (open * load) / Math.hypot(load + zr, zi) };
 }

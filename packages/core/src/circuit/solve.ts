@@ -9,12 +9,16 @@ export interface Solution {
   readonly im: Float64Array;
   /** Nodes with the same number are joined by something that conducts; others float against each other. */
   readonly island: Int32Array;
+  /** Nodes with the same number are joined through less than a few kilohms: the meter's 10 MΩ does not disturb them. */
+  readonly stiff: Int32Array;
   /** Current through an element from its `a` to its `b` (into the first primary terminal of a transformer), amperes. */
   readonly current: (element: Element) => Complex;
   /** Impedance seen between two nodes of one island with every source at rest, ohms. */
   readonly impedanceBetween: (a: number, b: number) => Complex;
 }
 
+/** Largest impedance through which a node still counts as held by its neighbour, ohms. */
+const STIFF_OHMS = 3000;
 /** Conductance that ties a floating island to ground. It carries no current, so its value does not matter. */
 const ANCHOR = 1;
 
@@ -25,7 +29,8 @@ const ANCHOR = 1;
  */
 export function solve(circuit: Circuit): Solution {
   const n = circuit.nodeCount;
-  const island = findIslands(circuit);
+  const island = groups(circuit, Infinity);
+  const stiff = groups(circuit, STIFF_OHMS);
   const order = eliminationOrder(circuit);
   const rank = new Int32Array(n);
   for (let i = 0; i < n; i++) rank[order[i]!] = i;
@@ -194,7 +199,7 @@ export function solve(circuit: Circuit): Solution {
     return [bRe[rank[a]!]! - bRe[rank[b]!]!, bIm[rank[a]!]! - bIm[rank[b]!]!];
   };
 
-  return { re, im, island, current, impedanceBetween };
+  return { re, im, island, stiff, current, impedanceBetween };
 }
 
 function reciprocal(r: number, x: number): Complex {
@@ -202,8 +207,8 @@ function reciprocal(r: number, x: number): Complex {
   return [r / m, -x / m];
 }
 
-/** Numbers the conductively joined groups of nodes. A transformer couples its windings but does not join them. */
-function findIslands(circuit: Circuit): Int32Array {
+/** Numbers the groups of nodes joined by elements up to an impedance. A transformer couples its windings but does not join them. */
+function groups(circuit: Circuit, most: number): Int32Array {
   const parent = new Int32Array(circuit.nodeCount).map((_, i) => i);
   const find = (node: number): number => {
     while (parent[node] !== node) {
@@ -219,7 +224,7 @@ function findIslands(circuit: Circuit): Int32Array {
     if (e.type === 'transformer') {
       join(e.primary[0], e.primary[1]);
       join(e.secondary[0], e.secondary[1]);
-    } else join(e.a, e.b);
+    } else if (most === Infinity || Math.hypot(e.r, e.x) <= most) join(e.a, e.b);
   }
   return parent.map((_, i) => find(i));
 }

@@ -1,4 +1,5 @@
 import type { Circuit, Frequency } from './circuit';
+import { solve } from './solve';
 
 /** Mains frequency of the modelled appliances, hertz. */
 export const MAINS_HERTZ = 60;
@@ -11,6 +12,7 @@ export const MAINS_HERTZ = 60;
  */
 export function toSpice(circuit: Circuit, names: readonly string[], frequency: Frequency, title = 'circuit'): string {
   const lines: string[] = [`* ${title}`];
+  const { island } = solve(circuit);
   const omega = 2 * Math.PI * MAINS_HERTZ;
   const node = (i: number): string => (i === circuit.ground ? '0' : `n${i}`);
   let serial = 0;
@@ -49,8 +51,13 @@ export function toSpice(circuit: Circuit, names: readonly string[], frequency: F
       impedance(p1!, p2!, e.magnetisingR, e.magnetisingX);
     }
   }
-  // A floating part of the circuit has no voltage of its own; ngspice wants one all the same.
-  for (let i = 0; i < circuit.nodeCount; i++) if (i !== circuit.ground) lines.push(`Rf${i} ${node(i)} 0 1e13`);
+  // A floating part of the circuit has no voltage of its own; ngspice wants one all the same. One tie carries no current.
+  const tied = new Set([island[circuit.ground]]);
+  for (let i = 0; i < circuit.nodeCount; i++) {
+    if (tied.has(island[i])) continue;
+    tied.add(island[i]);
+    lines.push(`Rf${i} ${node(i)} 0 1`);
+  }
   lines.push(frequency === 'ac' ? `.ac lin 1 ${MAINS_HERTZ} ${MAINS_HERTZ}` : '.op', '.end');
   return lines.join('\n') + '\n';
 }

@@ -14,6 +14,9 @@ import { Traces } from './traces';
 /** Changed whenever advice for the same evidence may change; calls pin it. */
 export const ENGINE_VERSION = '1.0.0';
 
+/** With more live hypotheses than this, tests that change the setup are not considered yet. */
+const MOST_FOR_INTERVENTION = 16;
+
 /** One repair with all the hypotheses it would mend. */
 export interface Suspect {
   readonly repair: string;
@@ -87,7 +90,10 @@ export class Engine {
     const answered = new Set(
       evidence.items.map((i) => `${episodeKey(evidence.episodes[i.episode]!)}|${questionKey(this.model, i.observation)}`),
     );
+    // Every intervention means a new run for every live hypothesis, and pays only once there are few of them.
+    const live = assessment.probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
     const offered = this.tests.filter((t) => {
+      if (t.intervention && live > MOST_FOR_INTERVENTION) return false;
       if (declined.has(t.id) || !mayPropose(t, role)) return false;
       const setup = setupFor(present.setup, t.intervention);
       if (answered.has(`${episodeKey({ ...present, setup })}|${questionKey(this.model, t.question)}`)) return false;

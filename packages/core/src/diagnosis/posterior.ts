@@ -50,8 +50,8 @@ function uninformed(predictions: readonly Prediction[], fits: readonly (Fit | un
 }
 
 /**
- * Posterior probability of every hypothesis. Readings of the same question in a like episode share one chance of having
- * been misread, so that repeating a wrong reading does not make it true.
+ * Posterior probability of every hypothesis. Readings of the same question in a like episode are not independent: together
+ * they count little more than one, so that repeating a wrong reading does not make it true.
  */
 export function posterior(hypotheses: readonly Hypothesis[], items: readonly ItemFit[], evidence: Evidence): Float64Array {
   const groups = new Map<string, ItemFit[]>();
@@ -61,7 +61,7 @@ export function posterior(hypotheses: readonly Hypothesis[], items: readonly Ite
     const single = hypotheses.map((h) => groupLikelihood(group, h.index));
     for (const h of hypotheses) {
       let value: number;
-      const base = group.reduce((product, i) => product * i.base, 1);
+      const base = group.reduce((product, i) => product * i.base, 1) ** (1 / group.length);
       if (h.kind === 'unknown') value = base;
       else if (h.kind === 'other') {
         const siblings = hypotheses.filter((s) => s.kind === 'fault' && s.faults[0]!.part === h.faults[0]!.part);
@@ -79,22 +79,19 @@ export function posterior(hypotheses: readonly Hypothesis[], items: readonly Ite
   return normalise(logs);
 }
 
+/** What each further reading of the same question adds, as a share of an independent one, and how many count. */
+const REPEAT_WORTH = 0.25;
+const REPEATS_COUNTED = 4;
+
 function groupLikelihood(group: readonly ItemFit[], hypothesis: number): number {
-  if (group.length === 1) {
-    const fit = group[0]!.fits[hypothesis];
-    return fit ? likelihood(fit) : 0;
-  }
-  let right = 1;
-  let wrong = 1;
-  let blunder = 0;
+  let product = 1;
   for (const item of group) {
     const fit = item.fits[hypothesis];
     if (!fit) return 0;
-    right *= fit.fit;
-    wrong *= fit.base;
-    blunder = Math.max(blunder, fit.blunder);
+    product *= likelihood(fit);
   }
-  return (1 - blunder) * right + blunder * wrong;
+  const n = group.length;
+  return n === 1 ? product : product ** ((1 + REPEAT_WORTH * (Math.min(n, REPEATS_COUNTED) - 1)) / n);
 }
 
 function normalise(logs: Float64Array): Float64Array {

@@ -72,7 +72,7 @@ function readData(document: Document.Parsed, problems: Problem[], file: string):
 /** The known name closest to a mistyped one, for "did you mean". */
 export function nearest(name: string, known: readonly string[]): string | undefined {
   let best: string | undefined;
-  let bestDistance = Math.max(1, Math.floor(name.length / 3)) + 1;
+  let bestDistance = Math.max(1, Math.floor(name.length / 2.5)) + 1;
   for (const candidate of known) {
     const distance = editDistance(name.toLowerCase(), candidate.toLowerCase());
     if (distance < bestDistance) {

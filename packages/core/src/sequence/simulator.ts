@@ -11,6 +11,8 @@ import type { Memory, Millis, Outcome, Trace } from './trace';
 const SETTLING: Millis = 120_000;
 /** How long a lockout is watched before the run is called over. */
 const LOCKOUT_WATCH: Millis = 10_000;
+/** How long a state that nothing will change any more is drawn out at the end of a trace. */
+const STANDING: Millis = 1000;
 /** More changes than this at one instant mean that the profile chases its own tail. */
 const MAX_CHANGES = 400;
 
@@ -140,7 +142,8 @@ export class Simulator implements Scope {
   }
 
   private finish(cycle: Trace['cycle'], lockedOut: boolean, cut: boolean): Trace {
-    const end = this.now;
+    // What stands for ever is shown standing for a while.
+    const end = cycle ? this.now : this.now + STANDING;
     this.observer.finish(end);
     const { cues, windows, segments } = this.observer;
     const partStates = new Map<number, string>();
@@ -160,13 +163,13 @@ export class Simulator implements Scope {
       windows,
       ramps: this.plant.ramps,
       resets: this.resets,
-      outcome: this.outcome(cycle, lockedOut),
+      outcome: this.outcome(cycle, lockedOut, end),
       code: this.shownCode(cycle),
       memory: { partStates, quantities },
     };
   }
 
-  private outcome(cycle: Trace['cycle'], lockedOut: boolean): Outcome {
+  private outcome(cycle: Trace['cycle'], lockedOut: boolean, end: Millis): Outcome {
     const { cues } = this.observer;
     const goal = this.model.phases.find((p) => p.goal);
     const goalTimes = goal ? cues[goal.index]! : [];
@@ -175,7 +178,7 @@ export class Simulator implements Scope {
       const reached = goalTimes.some((i) => i.to > cycle.from);
       return reached ? 'cycles' : 'starts-over';
     }
-    if (goalTimes.some((i) => i.to === this.now)) return 'runs';
+    if (goalTimes.some((i) => i.to === end)) return 'runs';
     const anything = this.model.phases.some((p) => p.index > 0 && cues[p.index]!.length > 0);
     return anything ? 'stuck' : 'dead';
   }

@@ -1,0 +1,117 @@
+import fc from 'fast-check';
+import { closingObstacles, compareEvents, mergeEvents, nextSeq, parseEntryLine, reduceCall, type CallEvent, type EventBody } from '../src/call';
+import { Engine } from '../src/diagnosis';
+import { profile } from './models';
+
+const model = profile('furnace-condensing');
+const engine = new Engine(model);
+
+let serial = 0;
+const event = (body: EventBody, seq: number, device = 'phone'): CallEvent => ({
+  id: `0190${String(++serial).padStart(8, '0')}-${device}`, call: 'c1', seq, at: '2026-01-12T07:00:00.000Z', device, person: 'imre', body,
+});
+const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
+const setup = (change: object): EventBody => ({ type: 'setup', power: true, gas: true, call: true, unplugged: [], bypassed: [], ...change });
+const log = (...bodies: EventBody[]): CallEvent[] => bodies.map((b, i) => event(b, i + 1));
+
+describe('the order of a log', () => {
+  test('is the same however the events arrive, and however often', () => {
+    const events = [...log(seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'no')), event(seen('valve', 'yes'), 2, 'laptop'), event(seen('flame', 'no'), 3, 'laptop')];
+    const expected = mergeEvents(events).map((e) => e.id);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(events, { minLength: events.length }), fc.shuffledSubarray(events), (all, again) => {
+        expect(mergeEvents(all, again).map((e) => e.id)).toEqual(expected);
+      }),
+    );
+  });
+
+  test('survives a device clock that is years off: the Lamport clock decides', () => {
+    const early = { ...event(seen('call', 'yes'), 1), at: '2031-01-01T00:00:00.000Z' };
+    const late = { ...event(seen('inducer', 'yes'), 2), at: '1999-01-01T00:00:00.000Z' };
+    expect(compareEvents(early, late)).toBeLessThan(0);
+    expect(nextSeq([early, late])).toBe(3);
+  });
+});
+
+describe('the reducer', () => {
+  test('is a pure function of the set of events', () => {
+    const events = log(seen('call', 'yes'), setup({ unplugged: ['P2'] }), { type: 'code', code: '6' });
+    const one = reduceCall(model, events);
+    const two = reduceCall(model, [...events].reverse());
+    expect(two.evidence).toEqual(one.evidence);
+    expect(engine.assess(two.evidence).probabilities).toEqual(engine.assess(one.evidence).probabilities);
+  });
+
+  test('undo is an event: what it takes back no longer counts but stays in the log; undoing the undo restores it', () => {
+    const events = log(seen('call', 'yes'), seen('inducer', 'no'));
+    const back = event({ type: 'retracted', event: events[1]!.id }, 3);
+    const without = reduceCall(model, [...events, back]);
+    expect(without.evidence.items).toHaveLength(1);
+    expect(without.log).toHaveLength(3);
+    expect(without.log[1]!.retracted).toBe(true);
+    const again = event({ type: 'retracted', event: back.id }, 4);
+    expect(reduceCall(model, [...events, back, again]).evidence.items).toHaveLength(2);
+  });
+
+  test('a change of setup opens an episode, a repair too', () => {
+    const state = reduceCall(model, log(seen('call', 'yes'), setup({ unplugged: ['P2'] }), seen('valve', 'no'), { type: 'repaired', part: 'gas-valve', action: '' }, seen('valve', 'yes')));
+    expect(state.evidence.items.map((i) => i.episode)).toEqual([0, 1, 2]);
+    expect(state.evidence.episodes[2]!.repaired).toEqual([model.parts.find((p) => p.id === 'gas-valve')!.index]);
+  });
+
+  test('events that mean nothing for the profile are kept, named and left out', () => {
+    const state = reduceCall(model, log(seen('inducr', 'yes'), { type: 'volts', red: 'XX', black: 'C', typed: '24', reading: { kind: 'value', value: 24, dimension: 'voltage' } }));
+    expect(state.evidence.items).toHaveLength(0);
+    expect(state.log[0]!.problem).toBe('unknown step "inducr"; did you mean "inducer"?');
+    expect(state.log[1]!.problem).toMatch(/unknown test point "XX"/);
+  });
+
+  test('a microamp reading between two test points is refused', () => {
+    const state = reduceCall(model, log({ type: 'volts', red: 'R', black: 'C', typed: '3uA', reading: { kind: 'value', value: 3e-6, dimension: 'current' } }));
+    expect(state.log[0]!.problem).toMatch(/in volts; "3uA" is not/);
+  });
+
+  test('a roll-out switch cannot be bypassed', () => {
+    const state = reduceCall(model, log(setup({ bypassed: ['rollout'] })));
+    expect(state.setup.bypassed).toEqual([]);
+    expect(state.log[0]!.problem).toMatch(/never bypassed/);
+  });
+
+  test('a call cannot be closed with a bypass in place, something unplugged or no break recorded', () => {
+    const advice = { suspects: [], standing: 'suspected' as const };
+    const record: EventBody = { type: 'break-recorded', part: 'limit', failure: 'open', cause: '', action: '', standing: 'suspected', advice };
+    expect(closingObstacles(reduceCall(model, []))).toEqual(['No break is recorded.']);
+    expect(closingObstacles(reduceCall(model, log(setup({ bypassed: ['limit'], unplugged: ['P2'] }), record)))).toHaveLength(2);
+    expect(closingObstacles(reduceCall(model, log(setup({ bypassed: ['limit'] }), setup({}), record)))).toEqual([]);
+  });
+
+  test('danger stands until it is declared over', () => {
+    expect(reduceCall(model, log({ type: 'danger', danger: 'gas' })).danger).toBe('gas');
+    expect(reduceCall(model, log({ type: 'danger', danger: 'gas' }, { type: 'danger-over', words: '' })).danger).toBeUndefined();
+  });
+});
+
+describe('the entry line', () => {
+  const parse = (line: string, phase?: string) => {
+    const parsed = parseEntryLine(model, line, phase);
+    return parsed.ok ? parsed.value : parsed.message;
+  };
+
+  test.each([
+    ['15.4V MV C', { type: 'volts', red: 'MV', black: 'C', typed: '15.4V' }],
+    ['15.4 V mv c', { type: 'volts', red: 'MV', black: 'C', typed: '15.4 V' }],
+    ['15-18 GV', { type: 'volts', red: 'GV', black: 'C', typed: '15-18' }],
+    ['121 IP', { type: 'volts', red: 'IP', black: 'N', typed: '121' }],
+    ['0.2 ohm gas-valve', { type: 'ohms', part: 'gas-valve', typed: '0.2 ohm' }],
+    ['OL igniter', { type: 'ohms', part: 'igniter', typed: 'OL' }],
+    ['24 W @call', { type: 'volts', red: 'W', black: 'C', phase: 'call' }],
+  ])('%s', (line, expected) => expect(parse(line)).toMatchObject(expected));
+
+  test.each([
+    ['15.4', /Type the value and where the probes are/],
+    ['15.4 MVV C', /unknown test point|not a unit/],
+    ['3uA MV C', /µA measures current; here type volts/],
+    ['24 C C', /same point|black/],
+    ['24 W @nowhere', /unknown step "nowhere"/],
+  ])('%s is refused with a remedy', (line, words) => expect(parse(line)).toMatch(words));
+});

@@ -1,0 +1,32 @@
+import { COPPER_ALPHA_20, judgeDeadTest, windingAt20, withoutLeads } from '../src/component-test';
+
+describe('windings and temperature', () => {
+  test('copper: α20 = 0.00393 per kelvin (IEC 60028, value from memory)', () => expect(COPPER_ALPHA_20).toBe(0.00393));
+
+  test('15 Ω at 20 °C reads 13.8 Ω in a van at 0 °C and 18.5 Ω at 80 °C; both are the same winding', () => {
+    expect(windingAt20(15 * (1 - 20 * 0.00393), 273.15)).toBeCloseTo(15, 6);
+    expect(windingAt20(15 * (1 + 60 * 0.00393), 353.15)).toBeCloseTo(15, 6);
+    expect(15 * (1 + 60 * 0.00393)).toBeCloseTo(18.5, 1);
+  });
+
+  test('leads are taken off, never below zero', () => {
+    expect(withoutLeads(0.5, 0.3)).toBeCloseTo(0.2, 9);
+    expect(withoutLeads(0.2, 0.3)).toBe(0);
+  });
+});
+
+describe('judging a dead test', () => {
+  const coil = { branch: '', title: 'coil', low: 12, high: 18 };
+  const ohms = (value: number) => ({ kind: 'value' as const, value, dimension: 'resistance' as const });
+
+  // ±10 % good, ±10–20 % usable but noted, beyond bad: common practice, no source.
+  test.each([[15, 'good'], [13.8, 'good'], [12.4, 'marginal'], [17.6, 'marginal'], [11.5, 'bad'], [0.2, 'bad'], [19, 'bad']])('%d Ω is %s', (value, verdict) =>
+    expect(judgeDeadTest(coil, ohms(value)).verdict).toBe(verdict),
+  );
+
+  test('OL is bad for a coil and good for an insulated rod', () => {
+    const open = { kind: 'open' as const, dimension: 'resistance' as const };
+    expect(judgeDeadTest(coil, open)).toEqual({ verdict: 'bad', words: 'OL is out of limits (12 Ω to 18 Ω).' });
+    expect(judgeDeadTest({ branch: '', title: 'rod', low: 1e6, high: Infinity }, open).verdict).toBe('good');
+  });
+});
