@@ -1,5 +1,8 @@
 /** Unit and API tests: TypeScript through SWC, workspace packages from their sources. */
-const swc = ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } }];
+const swc = [
+  '@swc/jest',
+  { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
+];
 
 export default {
   testEnvironment: 'node',

@@ -23,7 +23,13 @@ export async function startMariaDb(directory, { database = 'zetalysis' } = {}) {
   const asRoot = process.getuid?.() === 0 ? ['--user=root'] : [];
   if (fresh) {
     mkdirSync(data, { recursive: true });
-    await run('mariadb-install-db', ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...asRoot]);
+    await run('mariadb-install-db', [
+      '--no-defaults',
+      `--datadir=${data}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      ...asRoot,
+    ]);
     writeFileSync(secretFile, randomBytes(18).toString('base64url'), { mode: 0o600 });
   }
   const password = readFileSync(secretFile, 'utf8');
@@ -45,8 +51,17 @@ ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64u
   const child = spawn(
     await mariadbd(),
     [
-      '--no-defaults', `--datadir=${data}`, `--port=${port}`, '--bind-address=127.0.0.1', `--socket=${socket}`, `--init-file=${initFile}`,
-      `--pid-file=${join(socketDirectory, 'm.pid')}`, '--skip-name-resolve', '--innodb-buffer-pool-size=64M', '--log-bin-trust-function-creators=1', ...asRoot,
+      '--no-defaults',
+      `--datadir=${data}`,
+      `--port=${port}`,
+      '--bind-address=127.0.0.1',
+      `--socket=${socket}`,
+      `--init-file=${initFile}`,
+      `--pid-file=${join(socketDirectory, 'm.pid')}`,
+      '--skip-name-resolve',
+      '--innodb-buffer-pool-size=64M',
+      '--log-bin-trust-function-creators=1',
+      ...asRoot,
     ],
     // In a group of its own: Ctrl-C reaches the start command, which stops the server in order.
     { stdio: ['ignore', log, log], detached: true },
@@ -55,7 +70,16 @@ ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64u
   child.once('exit', () => (ended = true));
   for (let i = 0; i < 300; i++) {
     if (ended) throw new Error(`MariaDB did not start; see ${join(directory, 'mariadb.log')}`);
-    const up = await run('mariadb', ['--no-defaults', '-h127.0.0.1', `-P${port}`, '-uzetalysis', `-p${password}`, '-e', 'SELECT 1', database]).then(
+    const up = await run('mariadb', [
+      '--no-defaults',
+      '-h127.0.0.1',
+      `-P${port}`,
+      '-uzetalysis',
+      `-p${password}`,
+      '-e',
+      'SELECT 1',
+      database,
+    ]).then(
       () => true,
       () => false,
     );

@@ -9,9 +9,12 @@ export const DATA = join(ROOT, '.data');
 
 /** Installs node packages when they are missing or older than the lock file. */
 export async function ensureNodePackages() {
-  if (Number(process.versions.node.split('.')[0]) < 20) throw new Advice(`Node 20 or newer is needed; this is ${process.version}.`);
+  if (Number(process.versions.node.split('.')[0]) < 20)
+    throw new Advice(`Node 20 or newer is needed; this is ${process.version}.`);
   const mark = join(ROOT, 'node_modules', '.zetalysis-lock');
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   await step('Installing node packages (a minute or two the first time)', () =>
     run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel', 'error'], { cwd: ROOT }),

@@ -10,7 +10,9 @@ export function run(command, args, options = {}) {
     child.stdout.on('data', keep);
     child.stderr.on('data', keep);
     child.on('error', reject);
-    child.on('close', (code) => (code === 0 ? resolve(output) : reject(new Error(`${command} ${args.join(' ')} ended with ${code}\n${output}`))));
+    child.on('close', (code) =>
+      code === 0 ? resolve(output) : reject(new Error(`${command} ${args.join(' ')} ended with ${code}\n${output}`)),
+    );
   });
 }
 

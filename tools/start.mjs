@@ -25,11 +25,13 @@ runMain(async () => {
   await ensureMariaDb();
   const home = join(DATA, 'demo');
   if (flags.includes('--fresh')) {
-    if (running(home)) throw new Advice('The demo is still running. Stop it with Ctrl-C in its window, then start over.');
+    if (running(home))
+      throw new Advice('The demo is still running. Stop it with Ctrl-C in its window, then start over.');
     rmSync(home, { recursive: true, force: true });
   }
   dataDirectory('demo');
-  if (running(home)) throw new Advice('The demo is already running. Use it, or stop it with Ctrl-C in its window first.');
+  if (running(home))
+    throw new Advice('The demo is already running. Use it, or stop it with Ctrl-C in its window first.');
   if (!dev) await ensureWebBuild();
 
   const parts = [];
@@ -54,7 +56,13 @@ runMain(async () => {
     const port = await freePort(WANTED_PORT);
     const server = await step('Starting the server', () =>
       startServer(
-        { DATABASE_URL: database.url, PORT: String(port), SESSION_SECRET: secret(home), WEB_DIR: dev ? '' : WEB_DIST, LOG_FILE: join(home, 'server.log') },
+        {
+          DATABASE_URL: database.url,
+          PORT: String(port),
+          SESSION_SECRET: secret(home),
+          WEB_DIR: dev ? '' : WEB_DIST,
+          LOG_FILE: join(home, 'server.log'),
+        },
         { demo: true },
       ),
     );
@@ -76,7 +84,9 @@ runMain(async () => {
       parts.push({ stop: () => stop(vite) });
       address = `http://127.0.0.1:${webPort}`;
     }
-    console.log(`\n  Open     ${address}\n  Sign in  imre / cold-morning   (also rosa, bea, office)\n  Stop     Ctrl-C\n`);
+    console.log(
+      `\n  Open     ${address}\n  Sign in  imre / cold-morning   (also rosa, bea, office)\n  Stop     Ctrl-C\n`,
+    );
   } catch (error) {
     console.error(error.message);
     await stopAll(1);

@@ -6,9 +6,14 @@ import type { Command } from './main';
 import { UsageError } from './usage';
 
 export const diagnose: Command = (args) => {
-  const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean', default: false } } });
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: { json: { type: 'boolean', default: false } },
+  });
   const path = positionals[0];
-  if (path === undefined || positionals.length > 1) throw new UsageError('diagnose needs one case file: zetalysis diagnose CASE.yaml');
+  if (path === undefined || positionals.length > 1)
+    throw new UsageError('diagnose needs one case file: zetalysis diagnose CASE.yaml');
   const source = readText(path);
   const head = caseHead(source, path);
   const model = openProfile(head.profile, head.variant === undefined ? {} : { variant: head.variant });
@@ -27,14 +32,18 @@ export const diagnose: Command = (args) => {
       case: loaded.title,
       profile: model.id,
       variant: model.variant ?? null,
-      suspects: assessment.suspects.slice(0, 8).map((s) => ({ repair: s.repair, probability: s.probability, words: s.leading.words })),
+      suspects: assessment.suspects
+        .slice(0, 8)
+        .map((s) => ({ repair: s.repair, probability: s.probability, words: s.leading.words })),
       break: record.part,
       failure: record.failure,
       cause: record.cause,
       standing: standingOf(assessment),
       baffled: assessment.baffled,
       reasons: reasons.map((r) => ({ weight: r.weight, sentence: r.sentence })),
-      next: next.slice(0, 3).map((t) => ({ id: t.test.id, do: instruction(model, t.test), minutes: t.minutes, bits: t.bits })),
+      next: next
+        .slice(0, 3)
+        .map((t) => ({ id: t.test.id, do: instruction(model, t.test), minutes: t.minutes, bits: t.bits })),
       expectations,
       failures,
     };
@@ -43,10 +52,16 @@ export const diagnose: Command = (args) => {
   const lines = [loaded.title, ''];
   for (const s of assessment.suspects.slice(0, 5))
     lines.push(`${String(Math.round(s.probability * 100)).padStart(4)} %  ${s.leading.words}  [${s.repair}]`);
-  lines.push('', `Break: ${record.part} (${standingOf(assessment)})${record.cause === '' ? '' : ` · cause: ${record.cause}`}`);
+  lines.push(
+    '',
+    `Break: ${record.part} (${standingOf(assessment)})${record.cause === '' ? '' : ` · cause: ${record.cause}`}`,
+  );
   if (assessment.baffled) lines.push('Nothing in the model explains all of this well.');
   for (const r of reasons.slice(0, 6)) lines.push(`  ${r.weight > 0 ? 'for    ' : 'against'}  ${r.sentence}`);
   if (next[0]) lines.push('', `Next: ${instruction(model, next[0].test)} (${next[0].minutes} min)`);
-  lines.push('', failures.length === 0 ? `${expectations} expectations met` : failures.map((f) => `NOT MET ${path} ${f}`).join('\n'));
+  lines.push(
+    '',
+    failures.length === 0 ? `${expectations} expectations met` : failures.map((f) => `NOT MET ${path} ${f}`).join('\n'),
+  );
   return { text: lines.join('\n'), exit };
 };

@@ -1,5 +1,13 @@
 import { parseArgs } from 'node:util';
-import { CircuitStates, findFault, NORMAL_SETUP, quantityAt, run, type FaultRef, type Trace } from '@zetalysis/core/sequence';
+import {
+  CircuitStates,
+  findFault,
+  NORMAL_SETUP,
+  quantityAt,
+  run,
+  type FaultRef,
+  type Trace,
+} from '@zetalysis/core/sequence';
 import { measureVolts } from '@zetalysis/core/circuit';
 import { codeWords, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
 import { unknownName, type Model } from '@zetalysis/core/profile';
@@ -55,7 +63,9 @@ export const simulate: Command = (args) => {
         ...model.points.map((p) => volts(i, p.net, p.black)),
         ...model.quantities.map((q) => quantityAt(trace, q.index, segment.from)),
       ];
-      rows.push([seconds(segment.from), ...cells.map((c) => (Number.isNaN(c) ? '' : Number(c.toPrecision(6))))].join(','));
+      rows.push(
+        [seconds(segment.from), ...cells.map((c) => (Number.isNaN(c) ? '' : Number(c.toPrecision(6))))].join(','),
+      );
     });
     return { text: rows.join('\r\n'), exit: 0 };
   }
@@ -88,8 +98,12 @@ export const simulate: Command = (args) => {
   const lines = [`${model.title}${values.fault.length > 0 ? `, ${values.fault.join(' and ')}` : ', healthy'}`];
   for (const phase of model.phases) {
     const seen = trace.cues[phase.index]!;
-    const times = seen.slice(0, 4).map((i) => `${seconds(i.from)}–${i.to >= trace.end && !trace.cycle ? '…' : seconds(i.to)} s`);
-    lines.push(`  ${phase.title.padEnd(28)} ${seen.length === 0 ? 'never' : times.join(', ')}${seen.length > 4 ? ', …' : ''}`);
+    const times = seen
+      .slice(0, 4)
+      .map((i) => `${seconds(i.from)}–${i.to >= trace.end && !trace.cycle ? '…' : seconds(i.to)} s`);
+    lines.push(
+      `  ${phase.title.padEnd(28)} ${seen.length === 0 ? 'never' : times.join(', ')}${seen.length > 4 ? ', …' : ''}`,
+    );
   }
   lines.push(`  ${OUTCOME_WORDS[trace.outcome]}; ${codeWords(model, trace.code)}.`);
   if (trace.cycle) lines.push(`  Repeats for ever every ${seconds(trace.cycle.length)} s.`);

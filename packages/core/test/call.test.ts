@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { closingObstacles, compareEvents, mergeEvents, nextSeq, parseEntryLine, reduceCall, type CallEvent, type EventBody } from '../src/call';
+import {
+  closingObstacles,
+  compareEvents,
+  mergeEvents,
+  nextSeq,
+  parseEntryLine,
+  reduceCall,
+  type CallEvent,
+  type EventBody,
+} from '../src/call';
 import { Engine } from '../src/diagnosis';
 import { profile } from './models';
 
@@ -8,20 +17,42 @@ const engine = new Engine(model);
 
 let serial = 0;
 const event = (body: EventBody, seq: number, device = 'phone'): CallEvent => ({
-  id: `0190${String(++serial).padStart(8, '0')}-${device}`, call: 'c1', seq, at: '2026-01-12T07:00:00.000Z', device, person: 'imre', body,
+  id: `0190${String(++serial).padStart(8, '0')}-${device}`,
+  call: 'c1',
+  seq,
+  at: '2026-01-12T07:00:00.000Z',
+  device,
+  person: 'imre',
+  body,
 });
 const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
-const setup = (change: object): EventBody => ({ type: 'setup', power: true, gas: true, call: true, unplugged: [], bypassed: [], ...change });
+const setup = (change: object): EventBody => ({
+  type: 'setup',
+  power: true,
+  gas: true,
+  call: true,
+  unplugged: [],
+  bypassed: [],
+  ...change,
+});
 const log = (...bodies: EventBody[]): CallEvent[] => bodies.map((b, i) => event(b, i + 1));
 
 describe('the order of a log', () => {
   test('is the same however the events arrive, and however often', () => {
-    const events = [...log(seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'no')), event(seen('valve', 'yes'), 2, 'laptop'), event(seen('flame', 'no'), 3, 'laptop')];
+    const events = [
+      ...log(seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'no')),
+      event(seen('valve', 'yes'), 2, 'laptop'),
+      event(seen('flame', 'no'), 3, 'laptop'),
+    ];
     const expected = mergeEvents(events).map((e) => e.id);
     fc.assert(
-      fc.property(fc.shuffledSubarray(events, { minLength: events.length }), fc.shuffledSubarray(events), (all, again) => {
-        expect(mergeEvents(all, again).map((e) => e.id)).toEqual(expected);
-      }),
+      fc.property(
+        fc.shuffledSubarray(events, { minLength: events.length }),
+        fc.shuffledSubarray(events),
+        (all, again) => {
+          expect(mergeEvents(all, again).map((e) => e.id)).toEqual(expected);
+        },
+      ),
     );
   });
 
@@ -54,20 +85,47 @@ describe('the reducer', () => {
   });
 
   test('a change of setup opens an episode, a repair too', () => {
-    const state = reduceCall(model, log(seen('call', 'yes'), setup({ unplugged: ['P2'] }), seen('valve', 'no'), { type: 'repaired', part: 'gas-valve', action: '' }, seen('valve', 'yes')));
+    const state = reduceCall(
+      model,
+      log(
+        seen('call', 'yes'),
+        setup({ unplugged: ['P2'] }),
+        seen('valve', 'no'),
+        { type: 'repaired', part: 'gas-valve', action: '' },
+        seen('valve', 'yes'),
+      ),
+    );
     expect(state.evidence.items.map((i) => i.episode)).toEqual([0, 1, 2]);
     expect(state.evidence.episodes[2]!.repaired).toEqual([model.parts.find((p) => p.id === 'gas-valve')!.index]);
   });
 
   test('events that mean nothing for the profile are kept, named and left out', () => {
-    const state = reduceCall(model, log(seen('inducr', 'yes'), { type: 'volts', red: 'XX', black: 'C', typed: '24', reading: { kind: 'value', value: 24, dimension: 'voltage' } }));
+    const state = reduceCall(
+      model,
+      log(seen('inducr', 'yes'), {
+        type: 'volts',
+        red: 'XX',
+        black: 'C',
+        typed: '24',
+        reading: { kind: 'value', value: 24, dimension: 'voltage' },
+      }),
+    );
     expect(state.evidence.items).toHaveLength(0);
     expect(state.log[0]!.problem).toBe('unknown step "inducr"; did you mean "inducer"?');
     expect(state.log[1]!.problem).toMatch(/unknown test point "XX"/);
   });
 
   test('a microamp reading between two test points is refused', () => {
-    const state = reduceCall(model, log({ type: 'volts', red: 'R', black: 'C', typed: '3uA', reading: { kind: 'value', value: 3e-6, dimension: 'current' } }));
+    const state = reduceCall(
+      model,
+      log({
+        type: 'volts',
+        red: 'R',
+        black: 'C',
+        typed: '3uA',
+        reading: { kind: 'value', value: 3e-6, dimension: 'current' },
+      }),
+    );
     expect(state.log[0]!.problem).toMatch(/in volts; "3uA" is not/);
   });
 
@@ -79,15 +137,27 @@ describe('the reducer', () => {
 
   test('a call cannot be closed with a bypass in place, something unplugged or no break recorded', () => {
     const advice = { suspects: [], standing: 'suspected' as const };
-    const record: EventBody = { type: 'break-recorded', part: 'limit', failure: 'open', cause: '', action: '', standing: 'suspected', advice };
+    const record: EventBody = {
+      type: 'break-recorded',
+      part: 'limit',
+      failure: 'open',
+      cause: '',
+      action: '',
+      standing: 'suspected',
+      advice,
+    };
     expect(closingObstacles(reduceCall(model, []))).toEqual(['No break is recorded.']);
-    expect(closingObstacles(reduceCall(model, log(setup({ bypassed: ['limit'], unplugged: ['P2'] }), record)))).toHaveLength(2);
+    expect(
+      closingObstacles(reduceCall(model, log(setup({ bypassed: ['limit'], unplugged: ['P2'] }), record))),
+    ).toHaveLength(2);
     expect(closingObstacles(reduceCall(model, log(setup({ bypassed: ['limit'] }), setup({}), record)))).toEqual([]);
   });
 
   test('danger stands until it is declared over', () => {
     expect(reduceCall(model, log({ type: 'danger', danger: 'gas' })).danger).toBe('gas');
-    expect(reduceCall(model, log({ type: 'danger', danger: 'gas' }, { type: 'danger-over', words: '' })).danger).toBeUndefined();
+    expect(
+      reduceCall(model, log({ type: 'danger', danger: 'gas' }, { type: 'danger-over', words: '' })).danger,
+    ).toBeUndefined();
   });
 });
 

@@ -35,7 +35,11 @@ describe('a case that cannot be right is refused with line and remedy', () => {
   const model = profile('furnace-condensing');
   const load = (events: string): string => {
     try {
-      loadCase(`format: zetalysis-case/1\ntitle: t\nprofile: furnace-condensing\nevents:\n${events}`, 'mine.yaml', model);
+      loadCase(
+        `format: zetalysis-case/1\ntitle: t\nprofile: furnace-condensing\nevents:\n${events}`,
+        'mine.yaml',
+        model,
+      );
       return 'accepted';
     } catch (error) {
       return (error as Error).message;

@@ -6,12 +6,32 @@ import type { Model } from '../src/profile';
 import { CircuitStates, NORMAL_SETUP, run } from '../src/sequence';
 import { profile } from './models';
 
-const r = (id: string, a: number, b: number, ohms: number, x = 0) => ({ type: 'impedance' as const, id, a, b, r: ohms, x });
-const source = (a: number, b: number, volts: number, inner = 0.1) => ({ type: 'source' as const, id: 'v', a, b, volts, phase: 0, r: inner, x: 0 });
+const r = (id: string, a: number, b: number, ohms: number, x = 0) => ({
+  type: 'impedance' as const,
+  id,
+  a,
+  b,
+  r: ohms,
+  x,
+});
+const source = (a: number, b: number, volts: number, inner = 0.1) => ({
+  type: 'source' as const,
+  id: 'v',
+  a,
+  b,
+  volts,
+  phase: 0,
+  r: inner,
+  x: 0,
+});
 
 describe('laws of circuits', () => {
   test('a divider divides, and its branch current is the same everywhere', () => {
-    const circuit: Circuit = { nodeCount: 3, ground: 0, elements: [source(1, 0, 24, 1e-3), r('a', 1, 2, 10), r('b', 2, 0, 30)] };
+    const circuit: Circuit = {
+      nodeCount: 3,
+      ground: 0,
+      elements: [source(1, 0, 24, 1e-3), r('a', 1, 2, 10), r('b', 2, 0, 30)],
+    };
     const s = solve(circuit);
     expect(s.re[2]).toBeCloseTo(18, 2);
     expect(s.current(circuit.elements[1]!)[0]).toBeCloseTo(0.6, 3);
@@ -19,7 +39,11 @@ describe('laws of circuits', () => {
   });
 
   test('millivolts across a closed contact under load are a reading (10 mΩ × 0.5 A)', () => {
-    const s = solve({ nodeCount: 3, ground: 0, elements: [source(1, 0, 24, 1e-3), r('contact', 1, 2, 0.01), r('coil', 2, 0, 48)] });
+    const s = solve({
+      nodeCount: 3,
+      ground: 0,
+      elements: [source(1, 0, 24, 1e-3), r('contact', 1, 2, 0.01), r('coil', 2, 0, 48)],
+    });
     const m = measureVolts(s, 1, 2, 'high-impedance');
     expect(m.kind === 'volts' && m.volts).toBeCloseTo(0.005, 4);
   });
@@ -45,7 +69,17 @@ describe('laws of circuits', () => {
   });
 
   test('a transformer couples but does not join: its secondary floats until it is bonded', () => {
-    const windings = { type: 'transformer' as const, id: 't', primary: [1, 0] as const, secondary: [2, 3] as const, ratio: 0.2, r: 1, x: 0.3, magnetisingR: 900, magnetisingX: 1500 };
+    const windings = {
+      type: 'transformer' as const,
+      id: 't',
+      primary: [1, 0] as const,
+      secondary: [2, 3] as const,
+      ratio: 0.2,
+      r: 1,
+      x: 0.3,
+      magnetisingR: 900,
+      magnetisingX: 1500,
+    };
     const s = solve({ nodeCount: 4, ground: 0, elements: [source(1, 0, 120), windings] });
     expect(measureVolts(s, 2, 0, 'high-impedance')).toEqual({ kind: 'ghost' });
     const across = measureVolts(s, 2, 3, 'high-impedance');
@@ -72,7 +106,8 @@ function operatingPoints(model: Model, most: number): Circuit[] {
   const found = new Map<number, Circuit>();
   const faults = model.parts.flatMap((p) => p.modes.map((_m, mode) => [{ part: p.index, mode }]));
   for (const fault of [[], ...faults])
-    for (const segment of run(states, fault, NORMAL_SETUP).segments) found.set(segment.circuit.id, segment.circuit.circuit);
+    for (const segment of run(states, fault, NORMAL_SETUP).segments)
+      found.set(segment.circuit.id, segment.circuit.circuit);
   const all = [...found.values()];
   const step = Math.max(1, Math.floor(all.length / most));
   return all.filter((_c, i) => i % step === 0).slice(0, most);
@@ -81,7 +116,11 @@ function operatingPoints(model: Model, most: number): Circuit[] {
 type Voltages = Readonly<Record<string, readonly [number, number]>>;
 
 function ngspice(decks: readonly string[]): Voltages[] {
-  const ran = spawnSync(process.execPath, [join(__dirname, 'ngspice.mjs')], { input: JSON.stringify(decks), encoding: 'utf8', maxBuffer: 1e8 });
+  const ran = spawnSync(process.execPath, [join(__dirname, 'ngspice.mjs')], {
+    input: JSON.stringify(decks),
+    encoding: 'utf8',
+    maxBuffer: 1e8,
+  });
   if (ran.status !== 0) throw new Error(ran.stderr);
   return JSON.parse(ran.stdout) as Voltages[];
 }
@@ -109,7 +148,11 @@ describe('operating points agree with ngspice within 0.1 % + 1 mV', () => {
   });
 
   test('direct current: a divider with a battery', () => {
-    const circuit: Circuit = { nodeCount: 3, ground: 0, elements: [source(1, 0, 12.6, 0.05), r('a', 1, 2, 4.7), r('b', 2, 0, 10, 30)] };
+    const circuit: Circuit = {
+      nodeCount: 3,
+      ground: 0,
+      elements: [source(1, 0, 12.6, 0.05), r('a', 1, 2, 4.7), r('b', 2, 0, 10, 30)],
+    };
     const [theirs] = ngspice([toSpice(circuit, ['C', 'B', 'M'], 'dc')]);
     const ours = solve({ ...circuit, elements: circuit.elements.map((e) => ('x' in e ? { ...e, x: 0 } : e)) });
     expect(Math.abs(ours.re[2]! - theirs!['v(n2)']![0])).toBeLessThan(1e-3);

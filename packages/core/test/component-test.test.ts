@@ -20,9 +20,15 @@ describe('judging a dead test', () => {
   const ohms = (value: number) => ({ kind: 'value' as const, value, dimension: 'resistance' as const });
 
   // ±10 % good, ±10–20 % usable but noted, beyond bad: common practice, no source.
-  test.each([[15, 'good'], [13.8, 'good'], [12.4, 'marginal'], [17.6, 'marginal'], [11.5, 'bad'], [0.2, 'bad'], [19, 'bad']])('%d Ω is %s', (value, verdict) =>
-    expect(judgeDeadTest(coil, ohms(value)).verdict).toBe(verdict),
-  );
+  test.each([
+    [15, 'good'],
+    [13.8, 'good'],
+    [12.4, 'marginal'],
+    [17.6, 'marginal'],
+    [11.5, 'bad'],
+    [0.2, 'bad'],
+    [19, 'bad'],
+  ])('%d Ω is %s', (value, verdict) => expect(judgeDeadTest(coil, ohms(value)).verdict).toBe(verdict));
 
   test('OL is bad for a coil and good for an insulated rod', () => {
     const open = { kind: 'open' as const, dimension: 'resistance' as const };

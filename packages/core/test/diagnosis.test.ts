@@ -14,15 +14,30 @@ const evidence = (observations: readonly Observation[], setup: Setup = NORMAL_SE
 const phase = (id: string): number => model.phases.findIndex((p) => p.id === id);
 const seen = (id: string, answer: boolean): Observation => ({ kind: 'seen', phase: phase(id), answer });
 const volts = (red: string, black: string, at: string, value: number): Observation => ({
-  kind: 'volts', red: findNet(model, red), black: findNet(model, black), phase: phase(at), input: 'high-impedance',
+  kind: 'volts',
+  red: findNet(model, red),
+  black: findNet(model, black),
+  phase: phase(at),
+  input: 'high-impedance',
   reading: { kind: 'value', value, dimension: 'voltage' },
 });
 const ohms = (part: string, value: number): Observation => ({
-  kind: 'ohms', part: model.parts.find((p) => p.id === part)!.index, branch: '',
-  reading: value === Infinity ? { kind: 'open', dimension: 'resistance' } : { kind: 'value', value, dimension: 'resistance' },
+  kind: 'ohms',
+  part: model.parts.find((p) => p.id === part)!.index,
+  branch: '',
+  reading:
+    value === Infinity ? { kind: 'open', dimension: 'resistance' } : { kind: 'value', value, dimension: 'resistance' },
 });
-const share = (e: Engine, ev: Evidence, repair: string): number => e.assess(ev).suspects.find((s) => s.repair === repair)!.probability;
-const noGlow = [seen('call', true), seen('inducer', true), seen('glow', false), seen('valve', true), seen('flame', false), { kind: 'outcome', outcome: 'locks-out' } as const];
+const share = (e: Engine, ev: Evidence, repair: string): number =>
+  e.assess(ev).suspects.find((s) => s.repair === repair)!.probability;
+const noGlow = [
+  seen('call', true),
+  seen('inducer', true),
+  seen('glow', false),
+  seen('valve', true),
+  seen('flame', false),
+  { kind: 'outcome', outcome: 'locks-out' } as const,
+];
 
 describe('posterior', () => {
   test('is a probability distribution', () => {
@@ -57,7 +72,15 @@ describe('posterior', () => {
   });
 
   test('one misheard cue does not throw out the right answer', () => {
-    const misheard = [seen('call', true), seen('inducer', false), seen('glow', false), seen('valve', true), seen('flame', false), ohms('igniter', Infinity), volts('IP', 'N', 'glow', 120)];
+    const misheard = [
+      seen('call', true),
+      seen('inducer', false),
+      seen('glow', false),
+      seen('valve', true),
+      seen('flame', false),
+      ohms('igniter', Infinity),
+      volts('IP', 'N', 'glow', 120),
+    ];
     expect(engine.assess(evidence(misheard)).suspects[0]!.repair).toBe('igniter:replace');
   });
 
@@ -70,11 +93,24 @@ describe('posterior', () => {
 
   test('weights from a shop’s own book move the prior', () => {
     const own = new Engine(model, { 'igniter.open': 10 });
-    expect(own.hypotheses.find((h) => h.id === 'igniter.open')!.prior).toBeGreaterThan(engine.hypotheses.find((h) => h.id === 'igniter.open')!.prior * 3);
+    expect(own.hypotheses.find((h) => h.id === 'igniter.open')!.prior).toBeGreaterThan(
+      engine.hypotheses.find((h) => h.id === 'igniter.open')!.prior * 3,
+    );
   });
 
   test('what fits nothing is left to the unknown, not pinned on a part', () => {
-    const absurd = [seen('call', false), seen('inducer', false), seen('glow', true), seen('valve', false), seen('flame', true), seen('steady', false), seen('heating', true), { kind: 'outcome', outcome: 'dead' } as const, volts('R', 'C', 'call', 12), volts('L1D', 'N', 'call', 47)];
+    const absurd = [
+      seen('call', false),
+      seen('inducer', false),
+      seen('glow', true),
+      seen('valve', false),
+      seen('flame', true),
+      seen('steady', false),
+      seen('heating', true),
+      { kind: 'outcome', outcome: 'dead' } as const,
+      volts('R', 'C', 'call', 12),
+      volts('L1D', 'N', 'call', 47),
+    ];
     const assessment = engine.assess(evidence(absurd));
     expect(assessment.baffled).toBe(true);
     expect(assessment.proof?.standing ?? 'suspected').toBe('suspected');
@@ -103,17 +139,30 @@ describe('proof is structural', () => {
   });
 
   test('an open safety is the break; only what it senses says whether it failed', () => {
-    const open = [seen('inducer', true), seen('glow', false), volts('R', 'C', 'inducer', 26), volts('PS', 'C', 'inducer', 0)];
+    const open = [
+      seen('inducer', true),
+      seen('glow', false),
+      volts('R', 'C', 'inducer', 26),
+      volts('PS', 'C', 'inducer', 0),
+    ];
     const before = engine.assess(evidence(open)).proof!;
     expect(model.parts[before.part]!.id).toBe('pressure-switch');
     expect(before.cause!.standing).toBe('suspected');
-    const draft: Observation = { kind: 'gauge', gauge: model.gauges.findIndex((g) => g.id === 'draft'), reading: { kind: 'value', value: 0.86 * 249.089, dimension: 'pressure' } };
+    const draft: Observation = {
+      kind: 'gauge',
+      gauge: model.gauges.findIndex((g) => g.id === 'draft'),
+      reading: { kind: 'value', value: 0.86 * 249.089, dimension: 'pressure' },
+    };
     expect(engine.assess(evidence([...open, draft])).proof!.cause!.standing).toBe('proved');
   });
 });
 
 describe('the next test', () => {
-  const next = (observations: readonly Observation[], role: 'technician' | 'apprentice' = 'technician', declined: string[] = []) => {
+  const next = (
+    observations: readonly Observation[],
+    role: 'technician' | 'apprentice' = 'technician',
+    declined: string[] = [],
+  ) => {
     const ev = evidence(observations);
     return engine.next({ evidence: ev, declined: new Set(declined), role }, engine.assess(ev));
   };
@@ -135,7 +184,8 @@ describe('the next test', () => {
   test('roll-out and spill switches are never bypassed', () => {
     for (const e of [engine, steam])
       for (const test of e.tests)
-        if (test.intervention && 'bypass' in test.intervention) expect(['rollout', 'spill']).not.toContain(test.intervention.bypass);
+        if (test.intervention && 'bypass' in test.intervention)
+          expect(['rollout', 'spill']).not.toContain(test.intervention.bypass);
     expect(mayBypass(model.parts.find((p) => p.id === 'rollout')!)).toBe(false);
   });
 
@@ -175,7 +225,17 @@ phases:
         'chain.yaml',
       ),
       // Equal suspects: everything but the switches is beyond doubt.
-      Object.fromEntries(['feed.dead', 'feed.low', 'feed.other', 'lamp.winding-open', 'lamp.seized', 'lamp.other', ...ids.map((id) => `${id}.other`)].map((id) => [id, 0])),
+      Object.fromEntries(
+        [
+          'feed.dead',
+          'feed.low',
+          'feed.other',
+          'lamp.winding-open',
+          'lamp.seized',
+          'lamp.other',
+          ...ids.map((id) => `${id}.other`),
+        ].map((id) => [id, 0]),
+      ),
     );
   };
 
@@ -184,21 +244,41 @@ phases:
     const e = chain(n);
     const open = e.hypotheses.filter((h) => /^s\d+\.open$/.test(h.id));
     for (const hidden of open) {
-      const items: Evidence['items'][number][] = [{ id: 'x', episode: 0, observation: { kind: 'seen', phase: 1, answer: false } }];
+      const items: Evidence['items'][number][] = [
+        { id: 'x', episode: 0, observation: { kind: 'seen', phase: 1, answer: false } },
+      ];
       let probes = 0;
       for (;;) {
         const ev: Evidence = { episodes: [{ setup: NORMAL_SETUP, repaired: [] }], items };
         const assessment = e.assess(ev);
-        const left = open.filter((h) => assessment.probabilities[h.index]! > 0.1 * Math.max(...open.map((o) => assessment.probabilities[o.index]!)));
+        const left = open.filter(
+          (h) =>
+            assessment.probabilities[h.index]! > 0.1 * Math.max(...open.map((o) => assessment.probabilities[o.index]!)),
+        );
         if (left.length === 1) {
           expect(left[0]).toBe(hidden);
           break;
         }
-        const best = e.next({ evidence: ev, declined: new Set(), role: 'technician' }, assessment).find((r) => r.test.question.kind === 'volts' && r.test.question.phase === 0 && !e.model.parts.some((p) => p.branches.some((b) => b.b === (r.test.question as { black: number }).black && p.kind.name === 'switch')))!;
+        const best = e
+          .next({ evidence: ev, declined: new Set(), role: 'technician' }, assessment)
+          .find(
+            (r) =>
+              r.test.question.kind === 'volts' &&
+              r.test.question.phase === 0 &&
+              !e.model.parts.some((p) =>
+                p.branches.some(
+                  (b) => b.b === (r.test.question as { black: number }).black && p.kind.name === 'switch',
+                ),
+              ),
+          )!;
         const q = best.test.question as { red: number };
         if (probes === 0) expect([`T${n / 2}`, `T${n / 2 - 1}`, `T${n / 2 + 1}`]).toContain(e.model.nets[q.red]);
         probes++;
-        items.push({ id: `p${probes}`, episode: 0, observation: synthesise(best.test.question, e.expect(ev, hidden, best.test.question))! });
+        items.push({
+          id: `p${probes}`,
+          episode: 0,
+          observation: synthesise(best.test.question, e.expect(ev, hidden, best.test.question))!,
+        });
       }
       expect(probes).toBeLessThanOrEqual(Math.ceil(Math.log2(n)));
     }
@@ -208,7 +288,8 @@ phases:
 describe('coverage', () => {
   const c = coverage(engine);
 
-  test('the furnace has at least 35 fault modes with predictions of their own', () => expect(c.distinct).toBeGreaterThanOrEqual(35));
+  test('the furnace has at least 35 fault modes with predictions of their own', () =>
+    expect(c.distinct).toBeGreaterThanOrEqual(35));
 
   test('faults that no test tells apart are named: a seized motor and the return pin behind it', () => {
     expect(c.alike.map((g) => g.map((h) => h.id).sort())).toContainEqual(['P4/2.open', 'inducer.seized']);

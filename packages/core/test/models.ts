@@ -12,6 +12,7 @@ const loaded = new Map<string, Model>();
 export function profile(id: 'furnace-condensing' | 'steam-intermittent-pilot', variant?: string): Model {
   const key = `${id}|${variant ?? ''}`;
   let model = loaded.get(key);
-  if (!model) loaded.set(key, (model = loadProfile(profileText(id), `${id}.yaml`, variant === undefined ? {} : { variant })));
+  if (!model)
+    loaded.set(key, (model = loadProfile(profileText(id), `${id}.yaml`, variant === undefined ? {} : { variant })));
   return model;
 }

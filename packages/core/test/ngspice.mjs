@@ -9,6 +9,13 @@ const results = [];
 for (const deck of JSON.parse(input)) {
   spice.setNetList(deck);
   const result = await spice.runSim();
-  results.push(Object.fromEntries(result.data.map((d) => [d.name.toLowerCase(), result.dataType === 'complex' ? [d.values[0].real, d.values[0].img] : [d.values[0], 0]])));
+  results.push(
+    Object.fromEntries(
+      result.data.map((d) => [
+        d.name.toLowerCase(),
+        result.dataType === 'complex' ? [d.values[0].real, d.values[0].img] : [d.values[0], 0],
+      ]),
+    ),
+  );
 }
 process.stdout.write(JSON.stringify(results), () => process.exit(0));

@@ -6,8 +6,18 @@ import { profile } from './models';
 const furnace = profile('furnace-condensing');
 const steam = profile('steam-intermittent-pilot');
 
-const traceOf = (model: Model, faults: readonly string[] = [], setup: Partial<Setup> = {}, memory?: Trace['memory']): Trace =>
-  run(new CircuitStates(model), faults.map((f) => findFault(model, f)), { ...NORMAL_SETUP, ...setup }, memory);
+const traceOf = (
+  model: Model,
+  faults: readonly string[] = [],
+  setup: Partial<Setup> = {},
+  memory?: Trace['memory'],
+): Trace =>
+  run(
+    new CircuitStates(model),
+    faults.map((f) => findFault(model, f)),
+    { ...NORMAL_SETUP, ...setup },
+    memory,
+  );
 const cue = (model: Model, trace: Trace, id: string) => trace.cues[model.phases.findIndex((p) => p.id === id)]!;
 const windows = (model: Model, trace: Trace, id: string) => trace.windows[model.phases.findIndex((p) => p.id === id)]!;
 
@@ -25,7 +35,9 @@ describe('a healthy furnace', () => {
 
   test('goes through its sequence in order', () => {
     expect(trace.outcome).toBe('runs');
-    const starts = ['call', 'inducer', 'glow', 'valve', 'flame', 'steady', 'heating'].map((id) => cue(furnace, trace, id)[0]!.from);
+    const starts = ['call', 'inducer', 'glow', 'valve', 'flame', 'steady', 'heating'].map(
+      (id) => cue(furnace, trace, id)[0]!.from,
+    );
     expect([...starts].sort((a, b) => a - b)).toEqual(starts);
     expect(cue(furnace, trace, 'cut-out')).toHaveLength(0);
   });
@@ -164,7 +176,14 @@ describe('a steam boiler with damper and module', () => {
   test('the damper splits the circuit: open but no fire is the burner side, never open the safety side', () => {
     for (const fault of ['damper.end-switch-open', 'module.dead', 'P1/1.open', 'pilot-valve.coil-open'])
       expect(cue(steam, traceOf(steam, [fault]), 'damper')).toHaveLength(1);
-    for (const fault of ['lwco.open', 'thermostat.open', 'spill.open', 'pressure-limit.open', 'rollout.open', 'damper.blade-stuck'])
+    for (const fault of [
+      'lwco.open',
+      'thermostat.open',
+      'spill.open',
+      'pressure-limit.open',
+      'rollout.open',
+      'damper.blade-stuck',
+    ])
       expect(cue(steam, traceOf(steam, [fault]), 'damper')).toHaveLength(0);
   });
 

@@ -1,10 +1,19 @@
 import fc from 'fast-check';
 import Qty from 'js-quantities';
-import { findUnit, formatQuantity, formatReading, parseQuantity, parseReading, type Dimension, type Reading } from '../src/units';
+import {
+  findUnit,
+  formatQuantity,
+  formatReading,
+  parseQuantity,
+  parseReading,
+  type Dimension,
+  type Reading,
+} from '../src/units';
 
 const value = (typed: string, expected?: Dimension): number => {
   const parsed = parseReading(typed, expected);
-  if (!parsed.ok || parsed.value.kind !== 'value') throw new Error(`${typed}: ${parsed.ok ? parsed.value.kind : parsed.message}`);
+  if (!parsed.ok || parsed.value.kind !== 'value')
+    throw new Error(`${typed}: ${parsed.ok ? parsed.value.kind : parsed.message}`);
   return parsed.value.value;
 };
 const message = (typed: string, expected?: Dimension): string => {
@@ -40,12 +49,16 @@ describe('what people type', () => {
   ])('%s as %s', (typed, dimension, si) => expect(value(typed, dimension)).toBeCloseTo(si, 9));
 
   test('OL is an open line, in ohms only', () => {
-    for (const typed of ['OL', 'ol', 'O.L', '0L']) expect(parseReading(typed, 'resistance')).toEqual({ ok: true, value: { kind: 'open', dimension: 'resistance' } });
+    for (const typed of ['OL', 'ol', 'O.L', '0L'])
+      expect(parseReading(typed, 'resistance')).toEqual({ ok: true, value: { kind: 'open', dimension: 'resistance' } });
     expect(message('OL', 'voltage')).toMatch(/ohms reading.*volts/);
   });
 
   test.each(['15-18', '15–18 V', '15 - 18V', '18..15', '15 to 18 V'])('%s is unsteady', (typed) => {
-    expect(parseReading(typed, 'voltage')).toEqual({ ok: true, value: { kind: 'range', low: 15, high: 18, dimension: 'voltage' } });
+    expect(parseReading(typed, 'voltage')).toEqual({
+      ok: true,
+      value: { kind: 'range', low: 15, high: 18, dimension: 'voltage' },
+    });
   });
 
   test('a wrong unit is refused with what to type instead', () => {
@@ -63,7 +76,10 @@ describe('what people type', () => {
   });
 
   test('never throws, whatever is typed', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 30 }), (typed) => typeof parseReading(typed, 'voltage').ok === 'boolean'), { numRuns: 500 });
+    fc.assert(
+      fc.property(fc.string({ maxLength: 30 }), (typed) => typeof parseReading(typed, 'voltage').ok === 'boolean'),
+      { numRuns: 500 },
+    );
   });
 });
 
@@ -87,7 +103,8 @@ describe('conversions agree with a unit library (js-quantities)', () => {
   });
 
   test('temperatures', () => {
-    for (const f of [-40, 32, 140, 212]) expect(value(`${f} F`, 'temperature')).toBeCloseTo(Qty(f, 'tempF').to('tempK').scalar, 6);
+    for (const f of [-40, 32, 140, 212])
+      expect(value(`${f} F`, 'temperature')).toBeCloseTo(Qty(f, 'tempF').to('tempK').scalar, 6);
   });
 
   test('one inch of water is 249.089 Pa, one psi 6894.757 Pa (NIST SP 811, values from memory)', () => {
@@ -121,7 +138,10 @@ describe('what people read', () => {
       fc.property(fc.double({ min: 1e-5, max: 90, noNaN: true }), fc.constantFrom(...dimensions), (si, dimension) => {
         const parsed = parseQuantity(formatQuantity(si, dimension), dimension);
         // Three figures are shown, and no less than the smallest unit worth showing.
-        return parsed.ok && Math.abs(parsed.value.value - si) <= Math.max(0.006 * si, dimension === 'pressure' ? 0.01 * 249 : 1e-6);
+        return (
+          parsed.ok &&
+          Math.abs(parsed.value.value - si) <= Math.max(0.006 * si, dimension === 'pressure' ? 0.01 * 249 : 1e-6)
+        );
       }),
     );
   });

@@ -24,7 +24,13 @@ export interface AppOptions {
 export function createApp({ sequelize, profiles, sessionSecret, logger, webDir }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'], autoLogging: { ignore: (r) => r.url === '/api/health' } }));
+  app.use(
+    pinoHttp({
+      logger,
+      redact: ['req.headers.cookie', 'res.headers["set-cookie"]'],
+      autoLogging: { ignore: (r) => r.url === '/api/health' },
+    }),
+  );
   app.use((request, response, next) => {
     const nonce = newNonce();
     response.locals['nonce'] = nonce;

@@ -15,7 +15,9 @@ export interface Config {
 const schema = Joi.object({
   HOST: Joi.string().default('127.0.0.1'),
   PORT: Joi.number().port().default(4180),
-  DATABASE_URL: Joi.string().uri({ scheme: ['mariadb'] }).required(),
+  DATABASE_URL: Joi.string()
+    .uri({ scheme: ['mariadb'] })
+    .required(),
   SESSION_SECRET: Joi.string().min(16).required(),
   WEB_DIR: Joi.string().allow('').default(''),
   LOG_LEVEL: Joi.string().valid('fatal', 'error', 'warn', 'info', 'debug', 'silent').default('info'),

@@ -33,7 +33,10 @@ export const securityHeaders = (nonce: string) =>
 export function webRoutes(directory: string): Router {
   const router = Router();
   const page = readFileSync(join(directory, 'index.html'), 'utf8');
-  router.use('/assets', express.static(join(directory, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }));
+  router.use(
+    '/assets',
+    express.static(join(directory, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }),
+  );
   router.use(express.static(directory, { index: false, maxAge: 0 }));
   router.get(/^\/(?!api\/).*/, (_request, response) => {
     response

@@ -1,4 +1,11 @@
-import { answersOf, synthesise, type Episode, type Hypothesis, type Observation, type Question } from '@zetalysis/core/diagnosis';
+import {
+  answersOf,
+  synthesise,
+  type Episode,
+  type Hypothesis,
+  type Observation,
+  type Question,
+} from '@zetalysis/core/diagnosis';
 import { predict } from '@zetalysis/core/diagnosis';
 import { loadProfile, type Model } from '@zetalysis/core/profile';
 import { CircuitStates, run, type Memory } from '@zetalysis/core/sequence';
@@ -20,7 +27,9 @@ export class Appliance {
     private readonly random: Random,
   ) {
     // Log-normal, so that a wide spread never turns a value negative.
-    this.model = loadProfile(source, file, { vary: (_path, value, spread) => value * Math.exp(spread * random.normal()) });
+    this.model = loadProfile(source, file, {
+      vary: (_path, value, spread) => value * Math.exp(spread * random.normal()),
+    });
     this.circuits = new CircuitStates(this.model);
   }
 
@@ -51,10 +60,13 @@ export class Appliance {
         return wrong ? { ...exact, answer: !exact.answer } : exact;
       case 'look': {
         const look = this.model.looks[exact.look]!;
-        return random.next() > look.tells ? { ...exact, answer: this.another(exact.answer, look.answers.length) } : exact;
+        return random.next() > look.tells
+          ? { ...exact, answer: this.another(exact.answer, look.answers.length) }
+          : exact;
       }
       case 'volts': {
-        if (truth.kind === 'ghost') return { ...exact, reading: { kind: 'value', value: random.exponential(2.5), dimension: 'voltage' } };
+        if (truth.kind === 'ghost')
+          return { ...exact, reading: { kind: 'value', value: random.exponential(2.5), dimension: 'voltage' } };
         if (exact.reading.kind !== 'value') return exact;
         const value = Math.abs(exact.reading.value * (1 + 0.008 * random.normal()) + 0.05 * random.normal());
         return { ...exact, reading: { kind: 'value', value, dimension: 'voltage' } };

@@ -8,7 +8,7 @@ import { Appliance, MISREPORTED } from './appliance';
 import { Random } from './random';
 import { visit, type Policy, type Visit } from './visit';
 
-export interface ProfileScore {
+interface ProfileScore {
   readonly profile: string;
   readonly seed: number;
   readonly visits: number;
@@ -23,7 +23,7 @@ export interface ProfileScore {
 }
 
 /** Scores one profile: every fault that shows, `per` appliances each, drawn from the profile's spreads. */
-export function scoreProfile(id: string, seed: number, per: number): ProfileScore {
+function scoreProfile(id: string, seed: number, per: number): ProfileScore {
   const { text, file } = profileSource(id);
   const engine = new Engine(loadProfile(text, file));
   const known = coverage(engine);
@@ -41,7 +41,8 @@ export function scoreProfile(id: string, seed: number, per: number): ProfileScor
     return alike.some((h: Hypothesis) => h.repair === v.named);
   };
   const share = (list: Visit[], test: (v: Visit) => boolean): number => list.filter(test).length / list.length;
-  const mean = (list: Visit[], value: (v: Visit) => number): number => list.reduce((sum, v) => sum + value(v), 0) / list.length;
+  const mean = (list: Visit[], value: (v: Visit) => number): number =>
+    list.reduce((sum, v) => sum + value(v), 0) / list.length;
   return {
     profile: id,
     seed,
@@ -51,7 +52,11 @@ export function scoreProfile(id: string, seed: number, per: number): ProfileScor
     provedWrong: share(visits.advice, (v) => v.proved && !equal(v)),
     tests: mean(visits.advice, (v) => v.tests),
     minutes: mean(visits.advice, (v) => v.minutes),
-    walk: { namedFirst: share(visits.walk, equal), tests: mean(visits.walk, (v) => v.tests), minutes: mean(visits.walk, (v) => v.minutes) },
+    walk: {
+      namedFirst: share(visits.walk, equal),
+      tests: mean(visits.walk, (v) => v.tests),
+      minutes: mean(visits.walk, (v) => v.minutes),
+    },
     missed: [...new Set(visits.advice.filter((v) => !equal(v)).map((v) => `${v.hidden.id} → ${v.named}`))],
   };
 }
@@ -60,11 +65,16 @@ export const score: Command = (args) => {
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
-    options: { seed: { type: 'string', default: '1' }, per: { type: 'string', default: '2' }, json: { type: 'boolean', default: false } },
+    options: {
+      seed: { type: 'string', default: '1' },
+      per: { type: 'string', default: '2' },
+      json: { type: 'boolean', default: false },
+    },
   });
   const whole = (name: 'seed' | 'per'): number => {
     const value = Number(values[name]);
-    if (!Number.isInteger(value) || value < 1 || value > 1e6) throw new UsageError(`--${name} takes a whole number from 1 up, not "${values[name]}"`);
+    if (!Number.isInteger(value) || value < 1 || value > 1e6)
+      throw new UsageError(`--${name} takes a whole number from 1 up, not "${values[name]}"`);
     return value;
   };
   const seed = whole('seed');
@@ -73,7 +83,9 @@ export const score: Command = (args) => {
   const scores = ids.map((id) => scoreProfile(id, seed, per));
   if (values.json) return { text: JSON.stringify({ misreported: MISREPORTED, scores }, null, 2), exit: 0 };
   const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
-  const lines = [`Appliances drawn from the profiles' spreads, ${percent(MISREPORTED)} of cues misreported, seed ${seed}.`];
+  const lines = [
+    `Appliances drawn from the profiles' spreads, ${percent(MISREPORTED)} of cues misreported, seed ${seed}.`,
+  ];
   for (const s of scores)
     lines.push(
       '',

@@ -39,7 +39,14 @@ export function visit(engine: Engine, appliance: Appliance, hidden: Hypothesis, 
     const evidence = { episodes, items };
     const assessment = engine.assess(evidence);
     const first = assessment.suspects[0]!;
-    const done = (proved: boolean): Visit => ({ hidden, named: first.repair, probability: first.probability, proved, tests, minutes });
+    const done = (proved: boolean): Visit => ({
+      hidden,
+      named: first.repair,
+      probability: first.probability,
+      proved,
+      tests,
+      minutes,
+    });
     if (standingOf(assessment) === 'proved' && first.probability > 0.9) return done(true);
     if (first.repair === 'none' && first.probability > 0.95) return done(false);
     if (tests >= MOST_TESTS) return done(false);

@@ -24,7 +24,8 @@ export function standingOf(assessment: Assessment): 'proved' | 'suspected' {
 export function draftRecord(engine: Engine, assessment: Assessment): Omit<BreakRecord, 'advice'> {
   const suspect: Suspect = assessment.suspects[0]!;
   const { leading } = suspect;
-  if (leading.breaks === undefined) return { part: 'none', failure: leading.words, cause: '', action: '', standing: 'suspected' };
+  if (leading.breaks === undefined)
+    return { part: 'none', failure: leading.words, cause: '', action: '', standing: 'suspected' };
   const part = engine.model.parts[leading.breaks]!;
   const cause = leading.cause === undefined ? undefined : engine.model.parts[leading.cause]!;
   const mode = leading.faults[0]!;

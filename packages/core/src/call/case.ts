@@ -54,7 +54,10 @@ export function loadCase(source: string, fileName: string, model: Model): Case {
     const line = file.lineOf(path);
     const keys = Object.keys(entry);
     if (keys.length !== 1) {
-      file.problem(path, 'must have exactly one key: seen, outcome, code, volts, ohms, gauge, timing, look, setup, repaired, cannot, will-not, note or expect');
+      file.problem(
+        path,
+        'must have exactly one key: seen, outcome, code, volts, ohms, gauge, timing, look, setup, repaired, cannot, will-not, note or expect',
+      );
       return;
     }
     const key = keys[0]!;
@@ -101,12 +104,16 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
       return Object.entries(map)
         .filter(([phase]) => phase !== 'try')
         .map(([phase, answer]) => ({
-          type: 'seen', phase, answer: yesNo(answer, [...path, phase]), ...(typeof attempt === 'number' ? { try: attempt } : {}),
+          type: 'seen',
+          phase,
+          answer: yesNo(answer, [...path, phase]),
+          ...(typeof attempt === 'number' ? { try: attempt } : {}),
         }));
     }
     case 'outcome': {
       const outcome = String(value);
-      if (!(OUTCOMES as readonly string[]).includes(outcome)) fields.file.problem(path, unknownName('outcome', outcome, OUTCOMES));
+      if (!(OUTCOMES as readonly string[]).includes(outcome))
+        fields.file.problem(path, unknownName('outcome', outcome, OUTCOMES));
       return [{ type: 'outcome', outcome: outcome as Outcome }];
     }
     case 'code':
@@ -114,21 +121,30 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
     case 'volts': {
       const map = fields.map(value, path, '{red, black, value, phase}');
       fields.only(map, path, ['red', 'black', 'value', 'phase', 'meter']);
-      return [{
-        type: 'volts', red: fields.text(map, 'red', path), black: fields.text(map, 'black', path),
-        ...(map['phase'] === undefined ? {} : { phase: fields.text(map, 'phase', path) }),
-        ...(map['meter'] === undefined ? {} : { meter: fields.choice(map, 'meter', path, ['high-impedance', 'low-impedance'] as const) }),
-        ...reading(map['value'], [...path, 'value'], 'voltage'),
-      }];
+      return [
+        {
+          type: 'volts',
+          red: fields.text(map, 'red', path),
+          black: fields.text(map, 'black', path),
+          ...(map['phase'] === undefined ? {} : { phase: fields.text(map, 'phase', path) }),
+          ...(map['meter'] === undefined
+            ? {}
+            : { meter: fields.choice(map, 'meter', path, ['high-impedance', 'low-impedance'] as const) }),
+          ...reading(map['value'], [...path, 'value'], 'voltage'),
+        },
+      ];
     }
     case 'ohms': {
       const map = fields.map(value, path, '{part, value}');
       fields.only(map, path, ['part', 'branch', 'value']);
-      return [{
-        type: 'ohms', part: fields.text(map, 'part', path),
-        ...(map['branch'] === undefined ? {} : { branch: fields.text(map, 'branch', path) }),
-        ...reading(map['value'], [...path, 'value'], 'resistance'),
-      }];
+      return [
+        {
+          type: 'ohms',
+          part: fields.text(map, 'part', path),
+          ...(map['branch'] === undefined ? {} : { branch: fields.text(map, 'branch', path) }),
+          ...reading(map['value'], [...path, 'value'], 'resistance'),
+        },
+      ];
     }
     case 'gauge':
       return Object.entries(fields.map(value, path, '{measurement: value}')).map(([gauge, typed]) => {
@@ -138,20 +154,29 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
       });
     case 'timing':
       return Object.entries(fields.map(value, path, '{phase: time}')).map(([phase, typed]) => ({
-        type: 'timing', phase, ...reading(typed, [...path, phase], 'time'),
+        type: 'timing',
+        phase,
+        ...reading(typed, [...path, phase], 'time'),
       }));
     case 'look':
       return Object.entries(fields.map(value, path, '{question: answer}')).map(([look, answer]) => ({
-        type: 'look', look, answer: answer === true ? 'yes' : answer === false ? 'no' : String(answer),
+        type: 'look',
+        look,
+        answer: answer === true ? 'yes' : answer === false ? 'no' : String(answer),
       }));
     case 'setup': {
       const map: DataMap = isMap(value) ? value : fields.map(value, path, '{power, gas, call, unplugged, bypassed}');
       fields.only(map, path, ['power', 'gas', 'call', 'unplugged', 'bypassed']);
-      return [{
-        type: 'setup', power: fields.flag(map, 'power', path, true), gas: fields.flag(map, 'gas', path, true), call: fields.flag(map, 'call', path, true),
-        unplugged: fields.list(map['unplugged'], [...path, 'unplugged'], 'connector ids').map(String),
-        bypassed: fields.list(map['bypassed'], [...path, 'bypassed'], 'part ids').map(String),
-      }];
+      return [
+        {
+          type: 'setup',
+          power: fields.flag(map, 'power', path, true),
+          gas: fields.flag(map, 'gas', path, true),
+          call: fields.flag(map, 'call', path, true),
+          unplugged: fields.list(map['unplugged'], [...path, 'unplugged'], 'connector ids').map(String),
+          bypassed: fields.list(map['bypassed'], [...path, 'bypassed'], 'part ids').map(String),
+        },
+      ];
     }
     case 'repaired':
       return [{ type: 'repaired', part: String(value), action: '' }];
@@ -161,7 +186,25 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
     case 'note':
       return [{ type: 'note', text: String(value) }];
     default:
-      fields.file.problem(path, unknownName('event', key, ['seen', 'outcome', 'code', 'volts', 'ohms', 'gauge', 'timing', 'look', 'setup', 'repaired', 'cannot', 'will-not', 'note', 'expect']));
+      fields.file.problem(
+        path,
+        unknownName('event', key, [
+          'seen',
+          'outcome',
+          'code',
+          'volts',
+          'ohms',
+          'gauge',
+          'timing',
+          'look',
+          'setup',
+          'repaired',
+          'cannot',
+          'will-not',
+          'note',
+          'expect',
+        ]),
+      );
       return [];
   }
 }
@@ -176,7 +219,9 @@ function readExpectation(fields: Fields, value: Data, path: Path, line: number):
     ...texts('mustNot'),
     ...(map['break'] === undefined ? {} : { break: fields.text(map, 'break', path) }),
     ...(map['cause'] === undefined ? {} : { cause: fields.text(map, 'cause', path) }),
-    ...(map['standing'] === undefined ? {} : { standing: fields.choice(map, 'standing', path, ['proved', 'suspected'] as const) }),
+    ...(map['standing'] === undefined
+      ? {}
+      : { standing: fields.choice(map, 'standing', path, ['proved', 'suspected'] as const) }),
     ...(map['atLeast'] === undefined ? {} : { atLeast: fields.number(map, 'atLeast', path, 0) }),
     line,
   };

@@ -1,4 +1,5 @@
-import { Engine, type Assessment } from '../diagnosis';
+import type { Engine } from '../diagnosis';
+import { type Assessment } from '../diagnosis';
 import type { Model } from '../profile';
 import { standingOf } from './advice';
 import { caseEvents, type Case, type Expectation } from './case';
@@ -33,15 +34,20 @@ function unmet(model: Model, assessment: Assessment, e: Expectation): string[] {
     .slice(0, 3)
     .map((s) => `${s.repair} ${Math.round(s.probability * 100)} %`)
     .join(', ');
-  if (e.oneOf && !e.oneOf.includes(first.repair)) miss(`first suspect should be ${e.oneOf.join(' or ')}, is ${ranking}`);
+  if (e.oneOf && !e.oneOf.includes(first.repair))
+    miss(`first suspect should be ${e.oneOf.join(' or ')}, is ${ranking}`);
   if (e.mustNot?.includes(first.repair)) miss(`must not advise ${first.repair}`);
-  if (e.atLeast !== undefined && first.probability < e.atLeast) miss(`first suspect should have at least ${e.atLeast}, has ${first.probability.toFixed(3)}`);
+  if (e.atLeast !== undefined && first.probability < e.atLeast)
+    miss(`first suspect should have at least ${e.atLeast}, has ${first.probability.toFixed(3)}`);
   const named = first.leading;
   const breaks = named.breaks === undefined ? 'none' : model.parts[named.breaks]!.id;
   if (e.break !== undefined && breaks !== e.break) miss(`break should be ${e.break}, is ${breaks} (${ranking})`);
   const cause = named.cause === undefined ? 'none' : model.parts[named.cause]!.id;
   if (e.cause !== undefined && cause !== e.cause) miss(`cause should be ${e.cause}, is ${cause}`);
   const standing = standingOf(assessment);
-  if (e.standing !== undefined && standing !== e.standing) miss(`should be ${e.standing}, is ${standing}${assessment.proof ? ` (rivals: ${assessment.proof.rivals.length})` : ''}`);
+  if (e.standing !== undefined && standing !== e.standing)
+    miss(
+      `should be ${e.standing}, is ${standing}${assessment.proof ? ` (rivals: ${assessment.proof.rivals.length})` : ''}`,
+    );
   return failures;
 }

@@ -10,10 +10,19 @@ import type { EventBody } from './event';
 export function parseEntryLine(model: Model, line: string, phase?: string): Parsed<EventBody> {
   const at = line.lastIndexOf('@');
   const step = at >= 0 ? line.slice(at + 1).trim() : phase;
-  const words = (at >= 0 ? line.slice(0, at) : line).trim().split(/\s+/).filter((w) => w !== '');
+  const words = (at >= 0 ? line.slice(0, at) : line)
+    .trim()
+    .split(/\s+/)
+    .filter((w) => w !== '');
   if (words.length < 2) return fail('Type the value and where the probes are, for example: 15.4V MV C');
   if (step !== undefined && !model.phases.some((p) => p.id === step))
-    return fail(unknownName('step', step, model.phases.map((p) => p.id)));
+    return fail(
+      unknownName(
+        'step',
+        step,
+        model.phases.map((p) => p.id),
+      ),
+    );
 
   for (let i = words.length - 1; i >= 1; i--) {
     const place = words.slice(i);
@@ -22,7 +31,10 @@ export function parseEntryLine(model: Model, line: string, phase?: string): Pars
     if (part && part.branches.length > 0) {
       const reading = parseReading(value, 'resistance');
       if (!reading.ok) return reading;
-      return { ok: true, value: { type: 'ohms', part: part.id, branch: part.branches[0]!.name, reading: reading.value, typed: value } };
+      return {
+        ok: true,
+        value: { type: 'ohms', part: part.id, branch: part.branches[0]!.name, reading: reading.value, typed: value },
+      };
     }
     const nets = place.map((name) => findNet(model, name));
     if (place.length > 2 || nets.some((n) => n < 0)) continue;
@@ -46,7 +58,10 @@ export function parseEntryLine(model: Model, line: string, phase?: string): Pars
     };
   }
   const last = words[words.length - 1]!;
-  const known = [...model.nets.filter((n) => !n.startsWith('~')), ...model.parts.filter((p) => p.branches.length > 0).map((p) => p.id)];
+  const known = [
+    ...model.nets.filter((n) => !n.startsWith('~')),
+    ...model.parts.filter((p) => p.branches.length > 0).map((p) => p.id),
+  ];
   return fail(unknownName('test point', last, known));
 }
 

@@ -54,7 +54,13 @@ export type EventBody =
       readonly reading: Reading;
       readonly typed: string;
     }
-  | { readonly type: 'ohms'; readonly part: string; readonly branch?: string; readonly reading: Reading; readonly typed: string }
+  | {
+      readonly type: 'ohms';
+      readonly part: string;
+      readonly branch?: string;
+      readonly reading: Reading;
+      readonly typed: string;
+    }
   | { readonly type: 'gauge'; readonly gauge: string; readonly reading: Reading; readonly typed: string }
   | { readonly type: 'timing'; readonly phase: string; readonly reading: Reading; readonly typed: string }
   | { readonly type: 'look'; readonly look: string; readonly answer: string }
@@ -82,4 +88,3 @@ export interface CallEvent {
   readonly person: string;
   readonly body: EventBody;
 }
-

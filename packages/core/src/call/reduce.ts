@@ -59,12 +59,21 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
         break;
       case 'setup':
         episodes.push({
-          setup: { power: body.power, gas: body.gas, call: body.call, unplugged: body.unplugged, bypassed: body.bypassed },
+          setup: {
+            power: body.power,
+            gas: body.gas,
+            call: body.call,
+            unplugged: body.unplugged,
+            bypassed: body.bypassed,
+          },
           repaired: present.repaired,
         });
         break;
       case 'repaired':
-        episodes.push({ setup: present.setup, repaired: [...new Set([...present.repaired, findPart(model, body.part)!.index])] });
+        episodes.push({
+          setup: present.setup,
+          repaired: [...new Set([...present.repaired, findPart(model, body.part)!.index])],
+        });
         break;
       case 'declined':
         declined.add(body.test);
@@ -87,7 +96,15 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
     }
   }
   return {
-    opened, evidence: { episodes, items }, setup: episodes[episodes.length - 1]!.setup, declined, danger, record, closed, log, episodeOf,
+    opened,
+    evidence: { episodes, items },
+    setup: episodes[episodes.length - 1]!.setup,
+    declined,
+    danger,
+    record,
+    closed,
+    log,
+    episodeOf,
   };
 }
 

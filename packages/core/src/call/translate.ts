@@ -16,9 +16,21 @@ export function translate(model: Model, body: EventBody): Translated {
   switch (body.type) {
     case 'seen': {
       const phase = model.phases.findIndex((p) => p.id === body.phase);
-      if (phase < 0) return problem(unknownName('step', body.phase, model.phases.map((p) => p.id)));
+      if (phase < 0)
+        return problem(
+          unknownName(
+            'step',
+            body.phase,
+            model.phases.map((p) => p.id),
+          ),
+        );
       if (body.answer === 'unclear') return { kind: 'nothing' };
-      return observed({ kind: 'seen', phase, answer: body.answer === 'yes', ...(body.try === undefined ? {} : { attempt: body.try }) });
+      return observed({
+        kind: 'seen',
+        phase,
+        answer: body.answer === 'yes',
+        ...(body.try === undefined ? {} : { attempt: body.try }),
+      });
     }
     case 'outcome':
       return observed({ kind: 'outcome', outcome: body.outcome });
@@ -35,52 +47,131 @@ export function translate(model: Model, body: EventBody): Translated {
       if (black < 0) return problem(unknownName('test point', body.black, named));
       if (red === black) return problem(`both probes on ${body.red}: put the black probe on the common`);
       const phase = body.phase === undefined ? -1 : model.phases.findIndex((p) => p.id === body.phase);
-      if (body.phase !== undefined && phase < 0) return problem(unknownName('step', body.phase, model.phases.map((p) => p.id)));
-      if (body.reading.dimension !== 'voltage') return problem(`a reading between two test points is in volts; "${body.typed}" is not`);
-      return observed({ kind: 'volts', red, black, phase, input: body.meter ?? 'high-impedance', reading: body.reading });
+      if (body.phase !== undefined && phase < 0)
+        return problem(
+          unknownName(
+            'step',
+            body.phase,
+            model.phases.map((p) => p.id),
+          ),
+        );
+      if (body.reading.dimension !== 'voltage')
+        return problem(`a reading between two test points is in volts; "${body.typed}" is not`);
+      return observed({
+        kind: 'volts',
+        red,
+        black,
+        phase,
+        input: body.meter ?? 'high-impedance',
+        reading: body.reading,
+      });
     }
     case 'ohms': {
       const part = findPart(model, body.part);
-      if (!part) return problem(unknownName('part', body.part, model.parts.map((p) => p.id)));
+      if (!part)
+        return problem(
+          unknownName(
+            'part',
+            body.part,
+            model.parts.map((p) => p.id),
+          ),
+        );
       const branch = body.branch ?? part.branches[0]?.name;
       if (branch === undefined || !part.branches.some((b) => b.name === branch))
-        return problem(unknownName(`side of ${part.id}`, branch ?? '', part.branches.map((b) => b.name)));
+        return problem(
+          unknownName(
+            `side of ${part.id}`,
+            branch ?? '',
+            part.branches.map((b) => b.name),
+          ),
+        );
       if (body.reading.dimension !== 'resistance') return problem(`a dead test is in ohms; "${body.typed}" is not`);
       return observed({ kind: 'ohms', part: part.index, branch, reading: body.reading });
     }
     case 'gauge': {
       const gauge = model.gauges.findIndex((g) => g.id === body.gauge);
-      if (gauge < 0) return problem(unknownName('measurement', body.gauge, model.gauges.map((g) => g.id)));
+      if (gauge < 0)
+        return problem(
+          unknownName(
+            'measurement',
+            body.gauge,
+            model.gauges.map((g) => g.id),
+          ),
+        );
       const { dimension } = model.quantities[model.gauges[gauge]!.quantity]!;
-      if (body.reading.dimension !== dimension) return problem(`${model.gauges[gauge]!.title} is a ${dimension}; "${body.typed}" is not`);
+      if (body.reading.dimension !== dimension)
+        return problem(`${model.gauges[gauge]!.title} is a ${dimension}; "${body.typed}" is not`);
       return observed({ kind: 'gauge', gauge, reading: body.reading });
     }
     case 'timing': {
       const phase = model.phases.findIndex((p) => p.id === body.phase);
-      if (phase < 0) return problem(unknownName('step', body.phase, model.phases.map((p) => p.id)));
+      if (phase < 0)
+        return problem(
+          unknownName(
+            'step',
+            body.phase,
+            model.phases.map((p) => p.id),
+          ),
+        );
       if (body.reading.dimension !== 'time') return problem(`how long it took is a time; "${body.typed}" is not`);
       return observed({ kind: 'timing', phase, reading: body.reading });
     }
     case 'look': {
       const look = model.looks.findIndex((l) => l.id === body.look);
-      if (look < 0) return problem(unknownName('question', body.look, model.looks.map((l) => l.id)));
+      if (look < 0)
+        return problem(
+          unknownName(
+            'question',
+            body.look,
+            model.looks.map((l) => l.id),
+          ),
+        );
       const answers = model.looks[look]!.answers;
       const answer = answers.findIndex((a) => a.id === body.answer);
-      if (answer < 0) return problem(unknownName('answer', body.answer, answers.map((a) => a.id)));
+      if (answer < 0)
+        return problem(
+          unknownName(
+            'answer',
+            body.answer,
+            answers.map((a) => a.id),
+          ),
+        );
       return observed({ kind: 'look', look, answer });
     }
     case 'setup': {
       for (const plug of body.unplugged)
-        if (!model.plugs.some((p) => p.id === plug)) return problem(unknownName('connector', plug, model.plugs.map((p) => p.id)));
+        if (!model.plugs.some((p) => p.id === plug))
+          return problem(
+            unknownName(
+              'connector',
+              plug,
+              model.plugs.map((p) => p.id),
+            ),
+          );
       for (const id of body.bypassed) {
         const part = findPart(model, id);
-        if (!part) return problem(unknownName('part', id, model.parts.map((p) => p.id)));
-        if (part.spec['never-bypass'] === true) return problem(`the ${part.title} is never bypassed: find out why it opened`);
+        if (!part)
+          return problem(
+            unknownName(
+              'part',
+              id,
+              model.parts.map((p) => p.id),
+            ),
+          );
+        if (part.spec['never-bypass'] === true)
+          return problem(`the ${part.title} is never bypassed: find out why it opened`);
       }
       return { kind: 'nothing' };
     }
     case 'repaired':
-      if (!findPart(model, body.part)) return problem(unknownName('part', body.part, model.parts.map((p) => p.id)));
+      if (!findPart(model, body.part))
+        return problem(
+          unknownName(
+            'part',
+            body.part,
+            model.parts.map((p) => p.id),
+          ),
+        );
       return { kind: 'nothing' };
     default:
       return { kind: 'nothing' };

@@ -5,7 +5,7 @@
 export type Frequency = 'ac' | 'dc';
 
 /** Anything passive between two nodes, ohms. A closed contact is an impedance of a few milliohms; an open one is left out. */
-export interface ImpedanceElement {
+interface ImpedanceElement {
   readonly type: 'impedance';
   readonly id: string;
   readonly a: number;
@@ -15,7 +15,7 @@ export interface ImpedanceElement {
 }
 
 /** A voltage source with its inner impedance; `a` is the positive end. Volts are RMS, phase in radians. */
-export interface SourceElement {
+interface SourceElement {
   readonly type: 'source';
   readonly id: string;
   readonly a: number;
@@ -30,7 +30,7 @@ export interface SourceElement {
  * Two windings coupled ideally, with the leakage impedance on the secondary side and the magnetising impedance across
  * the primary. `ratio` is secondary volts over primary volts without load.
  */
-export interface TransformerElement {
+interface TransformerElement {
   readonly type: 'transformer';
   readonly id: string;
   readonly primary: readonly [number, number];

@@ -22,7 +22,8 @@ export function measureVolts(solution: Solution, red: number, black: number, inp
   const di = solution.im[red]! - solution.im[black]!;
   const open = Math.hypot(dr, di);
   if (open < 1e-9) return { kind: 'volts', volts: 0 };
-  if (input === 'high-impedance' && solution.stiff[red] === solution.stiff[black]) return { kind: 'volts', volts: open };
+  if (input === 'high-impedance' && solution.stiff[red] === solution.stiff[black])
+    return { kind: 'volts', volts: open };
   const [zr, zi] = solution.impedanceBetween(red, black);
   const load = INPUT_OHMS[input];
   return { kind: 'volts', volts: (open * load) / Math.hypot(load + zr, zi) };

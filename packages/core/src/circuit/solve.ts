@@ -174,10 +174,7 @@ export function solve(circuit: Circuit): Solution {
       const dr = e.ratio * vpR - (re[e.secondary[0]]! - re[e.secondary[1]]!);
       const di = e.ratio * vpI - (im[e.secondary[0]]! - im[e.secondary[1]]!);
       const [mr, mi] = reciprocal(e.magnetisingR, e.magnetisingX);
-      return [
-        e.ratio * (dr * gr - di * gi) + vpR * mr - vpI * mi,
-        e.ratio * (dr * gi + di * gr) + vpR * mi + vpI * mr,
-      ];
+      return [e.ratio * (dr * gr - di * gi) + vpR * mr - vpI * mi, e.ratio * (dr * gi + di * gr) + vpR * mi + vpI * mr];
     }
     const [gr, gi] = reciprocal(e.r, e.x);
     let dr = re[e.a]! - re[e.b]!;

@@ -66,7 +66,9 @@ function rounded(p: Prediction): string {
     case 'choice':
       return `${p.answer}`;
     case 'volts':
-      return p.volts < 0.5 ? 'dead' : `${Math.round(p.volts / Math.max(0.5, p.volts * 0.04))}V${p.volts > 60 ? 'L' : ''}`;
+      return p.volts < 0.5
+        ? 'dead'
+        : `${Math.round(p.volts / Math.max(0.5, p.volts * 0.04))}V${p.volts > 60 ? 'L' : ''}`;
     case 'ghost':
       return 'dead';
     case 'unsteady':
@@ -79,4 +81,3 @@ function rounded(p: Prediction): string {
       return 'never';
   }
 }
-

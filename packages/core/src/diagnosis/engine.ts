@@ -88,7 +88,9 @@ export class Engine {
     const { evidence, declined, role } = situation;
     const present = evidence.episodes[evidence.episodes.length - 1]!;
     const answered = new Set(
-      evidence.items.map((i) => `${episodeKey(evidence.episodes[i.episode]!)}|${questionKey(this.model, i.observation)}`),
+      evidence.items.map(
+        (i) => `${episodeKey(evidence.episodes[i.episode]!)}|${questionKey(this.model, i.observation)}`,
+      ),
     );
     // Every intervention means a new run for every live hypothesis, and pays only once there are few of them.
     const live = assessment.probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
@@ -100,11 +102,19 @@ export class Engine {
       return !t.intervention || setup !== present.setup;
     });
     const ranked = rankTests(
-      { model: this.model, traces: this.traces, hypotheses: this.hypotheses, evidence, probabilities: assessment.probabilities },
+      {
+        model: this.model,
+        traces: this.traces,
+        hypotheses: this.hypotheses,
+        evidence,
+        probabilities: assessment.probabilities,
+      },
       offered,
       (test, h) => this.wouldSettle(evidence, assessment, test, h),
     );
-    return walk ? ranked.filter((r) => r.bits > 0.02 || r.settles > 0).sort((a, b) => a.test.order - b.test.order) : ranked;
+    return walk
+      ? ranked.filter((r) => r.bits > 0.02 || r.settles > 0).sort((a, b) => a.test.order - b.test.order)
+      : ranked;
   }
 
   /** What a hypothesis says a question will answer in the present episode. */
@@ -173,17 +183,23 @@ export function synthesise(question: Question, p: Prediction): Observation | und
       return p.kind === 'choice' && p.answer >= 0 ? { ...question, answer: p.answer } : undefined;
     case 'volts':
       if (p.kind === 'volts') return { ...question, reading: { kind: 'value', value: p.volts, dimension: 'voltage' } };
-      if (p.kind === 'unsteady') return { ...question, reading: { kind: 'range', low: p.low, high: p.high, dimension: 'voltage' } };
+      if (p.kind === 'unsteady')
+        return { ...question, reading: { kind: 'range', low: p.low, high: p.high, dimension: 'voltage' } };
       return { ...question, reading: { kind: 'value', value: 1, dimension: 'voltage' } };
     case 'ohms':
       if (p.kind !== 'ohms') return undefined;
       return {
         ...question,
-        reading: p.ohms > 5e6 ? { kind: 'open', dimension: 'resistance' } : { kind: 'value', value: p.ohms, dimension: 'resistance' },
+        reading:
+          p.ohms > 5e6
+            ? { kind: 'open', dimension: 'resistance' }
+            : { kind: 'value', value: p.ohms, dimension: 'resistance' },
       };
     case 'gauge':
     case 'timing':
-      return p.kind === 'number' ? { ...question, reading: { kind: 'value', value: p.value, dimension: 'none' } } : undefined;
+      return p.kind === 'number'
+        ? { ...question, reading: { kind: 'value', value: p.value, dimension: 'none' } }
+        : undefined;
     default:
       return undefined;
   }

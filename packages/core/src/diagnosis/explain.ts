@@ -17,7 +17,13 @@ export interface Reason {
 const WORTH_SAYING = 0.08;
 
 /** The readings for and against a hypothesis, strongest first, each with the expected value beside the measured one. */
-export function explain(model: Model, h: Hypothesis, healthy: Hypothesis, items: readonly ItemFit[], system: UnitSystem = 'us'): Reason[] {
+export function explain(
+  model: Model,
+  h: Hypothesis,
+  healthy: Hypothesis,
+  items: readonly ItemFit[],
+  system: UnitSystem = 'us',
+): Reason[] {
   const reasons: Reason[] = [];
   for (const i of items) {
     const fit = i.fits[h.index];
@@ -33,7 +39,10 @@ export function explain(model: Model, h: Hypothesis, healthy: Hypothesis, items:
     reasons.push({
       item: i.item.id,
       weight,
-      sentence: weight > 0 ? `${seen}. Expected here: ${expected}.${beside}` : `${seen}. This fault would give ${expected}.${beside}`,
+      sentence:
+        weight > 0
+          ? `${seen}. Expected here: ${expected}.${beside}`
+          : `${seen}. This fault would give ${expected}.${beside}`,
     });
   }
   return reasons.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));

@@ -31,7 +31,16 @@ export interface Weights {
 /** All single-fault hypotheses of a model with their prior probabilities. */
 export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] {
   const raw: (Omit<Hypothesis, 'index' | 'prior'> & { weight: number })[] = [
-    { id: 'healthy', kind: 'healthy', faults: [], weight: HEALTHY_WEIGHT, repair: 'none', breaks: undefined, cause: undefined, words: 'Nothing is broken' },
+    {
+      id: 'healthy',
+      kind: 'healthy',
+      faults: [],
+      weight: HEALTHY_WEIGHT,
+      repair: 'none',
+      breaks: undefined,
+      cause: undefined,
+      words: 'Nothing is broken',
+    },
   ];
   for (const part of model.parts)
     part.modes.forEach((mode, index) => {
@@ -49,7 +58,13 @@ export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] 
       });
     });
   raw.push({
-    id: 'unknown', kind: 'unknown', faults: [], weight: UNKNOWN_WEIGHT, repair: 'unknown', breaks: undefined, cause: undefined,
+    id: 'unknown',
+    kind: 'unknown',
+    faults: [],
+    weight: UNKNOWN_WEIGHT,
+    repair: 'unknown',
+    breaks: undefined,
+    cause: undefined,
     words: 'Something this model does not know',
   });
   const total = raw.reduce((sum, h) => sum + h.weight, 0);

@@ -7,7 +7,15 @@ export { coverage, type Coverage } from './coverage';
 export { explain, type Reason } from './explain';
 export type { Hypothesis, Weights } from './hypothesis';
 export type { RankedTest, TestOutcome } from './next-test';
-export { episodeKey, questionKey, type Episode, type Evidence, type EvidenceItem, type Observation, type Question } from './observation';
+export {
+  episodeKey,
+  questionKey,
+  type Episode,
+  type Evidence,
+  type EvidenceItem,
+  type Observation,
+  type Question,
+} from './observation';
 export { answersOf, predict, type Prediction } from './predict';
 export { terminals, type Proof } from './proof';
 export { cautionsFor, DANGER_WORDS, mayPropose, type Danger, type Role } from './safety';

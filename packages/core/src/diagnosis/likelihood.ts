@@ -14,7 +14,16 @@ export interface Fit {
 }
 
 /** How often people and meters err, by kind of question. Assumptions; common practice, no source. */
-export const BLUNDER = { seen: 0.04, outcome: 0.05, code: 0.03, volts: 0.02, ohms: 0.015, gauge: 0.02, timing: 0.04, look: 0 } as const;
+const BLUNDER = {
+  seen: 0.04,
+  outcome: 0.05,
+  code: 0.03,
+  volts: 0.02,
+  ohms: 0.015,
+  gauge: 0.02,
+  timing: 0.04,
+  look: 0,
+} as const;
 
 /** Spread of loaded control and line voltages between sound installations, share of the value (transformer, house supply). */
 const VOLTAGE_SPREAD = 0.035;
@@ -82,7 +91,11 @@ const decay = (x: number, mean: number): number => Math.exp(-Math.abs(x) / mean)
 
 export const voltsSd = (volts: number): number => Math.hypot(METER_SHARE * volts + METER_VOLTS, VOLTAGE_SPREAD * volts);
 
-function fitVolts(o: Extract<Observation, { kind: 'volts' }>, p: Prediction, scale: Scale): { fit: number; base: number } {
+function fitVolts(
+  o: Extract<Observation, { kind: 'volts' }>,
+  p: Prediction,
+  scale: Scale,
+): { fit: number; base: number } {
   const base = 1 / scale.top;
   const wanders = o.reading.kind === 'range';
   const x = Math.abs(readingValue(o.reading));
@@ -132,18 +145,22 @@ function fitNumber(x: number, p: Prediction, scale: Scale, floor: number): { fit
   return { fit: (p.absent ? ABSENT : 1) * gauss(x, p.value, sd), base };
 }
 
-export const numberSd = (value: number, spread: number, floor: number): number => Math.hypot(floor, value * Math.hypot(0.02, spread));
+export const numberSd = (value: number, spread: number, floor: number): number =>
+  Math.hypot(floor, value * Math.hypot(0.02, spread));
 
 /** Errors a reading of this question can have, for telling predicted values apart. */
 export function gaugeFloor(model: Model, question: Question): number {
-  if (question.kind === 'gauge') return GAUGE_FLOOR[model.quantities[model.gauges[question.gauge]!.quantity]!.dimension] ?? 0;
+  if (question.kind === 'gauge')
+    return GAUGE_FLOOR[model.quantities[model.gauges[question.gauge]!.quantity]!.dimension] ?? 0;
   return question.kind === 'timing' ? 1 : 0;
 }
 
 /** Top of the scale of a question: what blunders are spread over. */
 export function scaleOf(model: Model, question: Question, predictions: readonly Prediction[]): Scale {
   if (question.kind === 'volts') {
-    const line = predictions.some((p) => (p.kind === 'volts' && p.volts > 60) || (p.kind === 'unsteady' && p.high > 60));
+    const line = predictions.some(
+      (p) => (p.kind === 'volts' && p.volts > 60) || (p.kind === 'unsteady' && p.high > 60),
+    );
     return { top: line ? 150 : 30 };
   }
   const top = Math.max(0, ...predictions.map((p) => (p.kind === 'number' ? p.value : 0)));

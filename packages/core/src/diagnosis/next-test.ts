@@ -64,8 +64,13 @@ export function rankTests(
   const total = weights.reduce((s, w) => s + w, 0);
   for (let i = 0; i < weights.length; i++) weights[i]! /= total;
   const groups = groupIndices(live);
-  const binned = tests.map((test) => bin(r, live, weights, test)).filter((b) => b.bins.length > 1 || b.test.question.kind === 'ohms');
-  const leader = live.reduce((best, h) => (r.probabilities[h.index]! > r.probabilities[best.index]! ? h : best), live[0]!);
+  const binned = tests
+    .map((test) => bin(r, live, weights, test))
+    .filter((b) => b.bins.length > 1 || b.test.question.kind === 'ohms');
+  const leader = live.reduce(
+    (best, h) => (r.probabilities[h.index]! > r.probabilities[best.index]! ? h : best),
+    live[0]!,
+  );
   const leadShare = weights[live.indexOf(leader)]!;
   const scored = binned.map((b) => {
     const bits = information(b, weights, groups);
@@ -73,11 +78,20 @@ export function rankTests(
     return { b, bits, proves, score: (bits + proves) / b.minutes };
   });
   scored.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
-  const best = scored.slice(0, AHEAD).map((s) => ({ ...s, score: Math.max(s.score, twoDeep(s.b, s.bits + s.proves, scored, weights, groups)) }));
+  const best = scored
+    .slice(0, AHEAD)
+    .map((s) => ({ ...s, score: Math.max(s.score, twoDeep(s.b, s.bits + s.proves, scored, weights, groups)) }));
   best.sort((x, y) => y.score - x.score);
   return [...best, ...scored.slice(AHEAD)]
     .filter((s) => s.bits > 0.004 || s.proves > 0)
-    .map(({ b, bits, proves, score }) => ({ test: b.test, bits, minutes: b.minutes, settles: proves, score, outcomes: b.bins }));
+    .map(({ b, bits, proves, score }) => ({
+      test: b.test,
+      bits,
+      minutes: b.minutes,
+      settles: proves,
+      score,
+      outcomes: b.bins,
+    }));
 }
 
 /** Worth per minute of a test followed by the best second test after each of its outcomes. */
@@ -118,7 +132,9 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
   const chain = test.intervention
     ? [...episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
     : episodes;
-  const predictions = live.map((h) => (h.kind === 'healthy' || h.kind === 'fault' ? r.traces.predict(h, chain, test.question) : undefined));
+  const predictions = live.map((h) =>
+    h.kind === 'healthy' || h.kind === 'fault' ? r.traces.predict(h, chain, test.question) : undefined,
+  );
   const of = new Int16Array(live.length).fill(-1);
   const order = predictions
     .map((p, i) => ({ p, i }))
@@ -127,7 +143,8 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
   const bins: { probability: number; prediction: Prediction; expectedBy: number[] }[] = [];
   let last: Prediction | undefined;
   for (const { p, i } of order) {
-    if (last === undefined || !alike(r.model, test.question, last, p)) bins.push({ probability: 0, prediction: p, expectedBy: [] });
+    if (last === undefined || !alike(r.model, test.question, last, p))
+      bins.push({ probability: 0, prediction: p, expectedBy: [] });
     const current = bins[bins.length - 1]!;
     current.probability += weights[i]!;
     current.expectedBy.push(i);
@@ -138,8 +155,10 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
     test,
     of,
     minutes: test.minutes,
-    bins: bins
-      .map((b) => ({ ...b, expectedBy: b.expectedBy.sort((x, y) => weights[y]! - weights[x]!).map((i) => live[i]!.index) })),
+    bins: bins.map((b) => ({
+      ...b,
+      expectedBy: b.expectedBy.sort((x, y) => weights[y]! - weights[x]!).map((i) => live[i]!.index),
+    })),
   };
 }
 
@@ -169,7 +188,8 @@ function alike(model: Model, question: Question, a: Prediction, b: Prediction): 
   const dead = (p: Prediction): boolean => p.kind === 'ghost' || (p.kind === 'volts' && p.volts < 0.5);
   if (dead(a) && dead(b)) return true;
   if (a.kind === 'choice' && b.kind === 'choice') return a.answer === b.answer;
-  if (a.kind === 'volts' && b.kind === 'volts') return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts) + voltsSd(b.volts));
+  if (a.kind === 'volts' && b.kind === 'volts')
+    return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts) + voltsSd(b.volts));
   if (a.kind === 'ohms' && b.kind === 'ohms') {
     if (!Number.isFinite(a.ohms) || !Number.isFinite(b.ohms)) return a.ohms === b.ohms;
     return Math.abs(Math.log(Math.max(a.ohms, 0.1) / Math.max(b.ohms, 0.1))) < 0.3 || Math.abs(a.ohms - b.ohms) < 0.8;
@@ -197,7 +217,8 @@ function information(b: Binned, weights: Float64Array, groups: Int32Array): numb
   const groupCount = Math.max(...groups) + 1;
   const joint = new Float64Array(groupCount * n);
   for (let i = 0; i < weights.length; i++)
-    for (let outcome = 0; outcome < n; outcome++) joint[groups[i]! * n + outcome]! += weights[i]! * answerChance(b, i, outcome);
+    for (let outcome = 0; outcome < n; outcome++)
+      joint[groups[i]! * n + outcome]! += weights[i]! * answerChance(b, i, outcome);
   const outcomeTotal = new Float64Array(n);
   const groupTotal = new Float64Array(groupCount);
   for (let g = 0; g < groupCount; g++)

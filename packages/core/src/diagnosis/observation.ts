@@ -29,7 +29,13 @@ export type Question =
   | { readonly kind: 'seen'; readonly phase: number; readonly attempt?: number }
   | { readonly kind: 'outcome' }
   | { readonly kind: 'code' }
-  | { readonly kind: 'volts'; readonly red: number; readonly black: number; readonly phase: number; readonly input: MeterInput }
+  | {
+      readonly kind: 'volts';
+      readonly red: number;
+      readonly black: number;
+      readonly phase: number;
+      readonly input: MeterInput;
+    }
   | { readonly kind: 'ohms'; readonly part: number; readonly branch: string }
   | { readonly kind: 'gauge'; readonly gauge: number }
   | { readonly kind: 'timing'; readonly phase: number }

@@ -19,10 +19,15 @@ export interface ItemFit {
 /** A part that is broken in an unlisted way does, half the time, something like one of the listed ways. */
 const OTHER_LIKE_LISTED = 0.5;
 /** A new part that is bad, the wrong variant or badly fitted, as a share of repairs. */
-export const BAD_REPAIR = 0.03;
+const BAD_REPAIR = 0.03;
 
 /** Compares every item with every hypothesis. Hypotheses that predict (healthy, faults) are simulated. */
-export function fitEvidence(model: Model, traces: Traces, hypotheses: readonly Hypothesis[], evidence: Evidence): ItemFit[] {
+export function fitEvidence(
+  model: Model,
+  traces: Traces,
+  hypotheses: readonly Hypothesis[],
+  evidence: Evidence,
+): ItemFit[] {
   return evidence.items.map((item) => {
     const chain = evidence.episodes.slice(0, item.episode + 1);
     const predictions = hypotheses.map((h) =>
@@ -53,7 +58,11 @@ function uninformed(predictions: readonly Prediction[], fits: readonly (Fit | un
  * Posterior probability of every hypothesis. Readings of the same question in a like episode are not independent: together
  * they count little more than one, so that repeating a wrong reading does not make it true.
  */
-export function posterior(hypotheses: readonly Hypothesis[], items: readonly ItemFit[], evidence: Evidence): Float64Array {
+export function posterior(
+  hypotheses: readonly Hypothesis[],
+  items: readonly ItemFit[],
+  evidence: Evidence,
+): Float64Array {
   const groups = new Map<string, ItemFit[]>();
   for (const item of items) groups.set(item.group, [...(groups.get(item.group) ?? []), item]);
   const logs = Float64Array.from(hypotheses, (h) => Math.log(h.prior));
@@ -65,7 +74,8 @@ export function posterior(hypotheses: readonly Hypothesis[], items: readonly Ite
       if (h.kind === 'unknown') value = base;
       else if (h.kind === 'other') {
         const siblings = hypotheses.filter((s) => s.kind === 'fault' && s.faults[0]!.part === h.faults[0]!.part);
-        const listed = siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + single[s.index]!, 0) / siblings.length;
+        const listed =
+          siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + single[s.index]!, 0) / siblings.length;
         value = OTHER_LIKE_LISTED * listed + (1 - OTHER_LIKE_LISTED) * base * 0.7;
       } else value = single[h.index]!;
       logs[h.index]! += Math.log(Math.max(value, 1e-300));

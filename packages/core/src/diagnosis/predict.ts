@@ -98,7 +98,10 @@ function readable(windows: readonly Interval[]): Interval | undefined {
 
 /** A gauge is read late in its window, when things have come to rest, but not hours later. */
 function readingMoment(window: Interval): number {
-  return Math.min(window.to - 1, window.from + Math.max(METER_SETTLES, Math.min(20_000, 0.8 * (window.to - window.from))));
+  return Math.min(
+    window.to - 1,
+    window.from + Math.max(METER_SETTLES, Math.min(20_000, 0.8 * (window.to - window.from))),
+  );
 }
 
 type VoltsQuestion = Extract<Question, { kind: 'volts' }>;
@@ -130,7 +133,8 @@ function voltsIn(trace: Trace, q: VoltsQuestion, window: Interval, absent: boole
     if (segment.to < from || segment.from > to) continue;
     const weight = Math.max(1, Math.min(segment.to, to) - Math.max(segment.from, from));
     let measured = known.get(segment.circuit.id);
-    if (!measured) known.set(segment.circuit.id, (measured = measureVolts(segment.circuit.solution, q.red, q.black, q.input)));
+    if (!measured)
+      known.set(segment.circuit.id, (measured = measureVolts(segment.circuit.solution, q.red, q.black, q.input)));
     total += weight;
     if (measured.kind === 'ghost') ghosts += weight;
     else parts.push({ volts: measured.volts, weight });
@@ -149,7 +153,13 @@ function voltsIn(trace: Trace, q: VoltsQuestion, window: Interval, absent: boole
   return { kind: 'volts', volts: best.volts, absent };
 }
 
-function predictOhms(model: Model, trace: Trace, faults: readonly FaultRef[], partIndex: number, branch: string): Prediction {
+function predictOhms(
+  model: Model,
+  trace: Trace,
+  faults: readonly FaultRef[],
+  partIndex: number,
+  branch: string,
+): Prediction {
   const part = model.parts[partIndex]!;
   const fault = faults.find((f) => f.part === partIndex);
   const mode = fault && part.modes[fault.mode]!.id;

@@ -25,7 +25,12 @@ const ENOUGH = 2;
  * Structural proof. A part is proved to be the break when a test of the part itself speaks, and every hypothesis that
  * names another component is contradicted by a reading (or by two separate looks). Probabilities take no part in it.
  */
-export function prove(model: Model, hypotheses: readonly Hypothesis[], items: readonly ItemFit[], leading: Hypothesis): Proof | undefined {
+export function prove(
+  model: Model,
+  hypotheses: readonly Hypothesis[],
+  items: readonly ItemFit[],
+  leading: Hypothesis,
+): Proof | undefined {
   const { breaks } = leading;
   if (breaks === undefined || leading.kind !== 'fault') return undefined;
   const direct = items.filter((i) => touches(model, leading, i.item.observation) && tells(hypotheses, i, leading));
@@ -92,7 +97,11 @@ export function touches(model: Model, h: Hypothesis, o: Question): boolean {
     case 'volts':
       return parts.some((p) => terminals(model, p).has(o.red) || terminals(model, p).has(o.black));
     case 'gauge':
-      return parts.some((p) => [...p.senses.values()].includes(model.gauges[o.gauge]!.quantity) || isAbout(model, p, model.gauges[o.gauge]!.quantity));
+      return parts.some(
+        (p) =>
+          [...p.senses.values()].includes(model.gauges[o.gauge]!.quantity) ||
+          isAbout(model, p, model.gauges[o.gauge]!.quantity),
+      );
     case 'look':
       return parts.some((p) => looksAt(model, o.look, p));
     default:
@@ -129,4 +138,3 @@ function looksAt(model: Model, look: number, part: Part): boolean {
     return a.when.quantities.some((q) => [...part.senses.values()].includes(q) || isAbout(model, part, q));
   });
 }
-

@@ -27,8 +27,19 @@ const CUE_MINUTES = 0.3;
 export function testsOf(model: Model): Test[] {
   const tests: Test[] = [];
   const add = (question: Question, minutes: number, line = false, intervention?: Intervention): void => {
-    const prefix = !intervention ? '' : 'unplug' in intervention ? `unplug ${intervention.unplug}: ` : `bypass ${intervention.bypass}: `;
-    tests.push({ id: prefix + questionKey(model, question), question, intervention, minutes, line, order: tests.length });
+    const prefix = !intervention
+      ? ''
+      : 'unplug' in intervention
+        ? `unplug ${intervention.unplug}: `
+        : `bypass ${intervention.bypass}: `;
+    tests.push({
+      id: prefix + questionKey(model, question),
+      question,
+      intervention,
+      minutes,
+      line,
+      order: tests.length,
+    });
   };
 
   model.looks.forEach((look, i) => look.before && add({ kind: 'look', look: i }, look.minutes));
@@ -43,7 +54,11 @@ export function testsOf(model: Model): Test[] {
       const point = 'net' in item ? model.points.find((p) => p.net === item.net) : undefined;
       if (!point || tests.some((t) => t.question.kind === 'volts' && t.question.red === point.net)) continue;
       for (const phase of probing)
-        add({ kind: 'volts', red: point.net, black: point.black, phase: phase.index, input: 'high-impedance' }, point.minutes, point.line);
+        add(
+          { kind: 'volts', red: point.net, black: point.black, phase: phase.index, input: 'high-impedance' },
+          point.minutes,
+          point.line,
+        );
     }
   for (const part of model.parts)
     if (part.kind.mayOpenRightly?.(part.spec))
@@ -54,13 +69,15 @@ export function testsOf(model: Model): Test[] {
   model.gauges.forEach((gauge, i) => add({ kind: 'gauge', gauge: i }, gauge.minutes));
   model.looks.forEach((look, i) => !look.before && add({ kind: 'look', look: i }, look.minutes));
   for (const part of model.parts)
-    for (const dead of part.kind.deadTests(part.spec)) add({ kind: 'ohms', part: part.index, branch: dead.branch }, part.minutes);
+    for (const dead of part.kind.deadTests(part.spec))
+      add({ kind: 'ohms', part: part.index, branch: dead.branch }, part.minutes);
   for (const plug of model.plugs) {
     const unplug = { unplug: plug.id };
     add({ kind: 'outcome' }, plug.minutes + 2, false, unplug);
     if (model.codes.length > 0) add({ kind: 'code' }, plug.minutes + 2, false, unplug);
   }
-  for (const part of model.parts) if (mayBypass(part)) add({ kind: 'outcome' }, BYPASS_MINUTES, false, { bypass: part.id });
+  for (const part of model.parts)
+    if (mayBypass(part)) add({ kind: 'outcome' }, BYPASS_MINUTES, false, { bypass: part.id });
   return tests;
 }
 
@@ -72,6 +89,7 @@ export function mayBypass(part: Part): boolean {
 /** The setup a test is made in, starting from the present one. */
 export function setupFor(present: Setup, intervention: Intervention | undefined): Setup {
   if (!intervention) return present;
-  if ('unplug' in intervention) return { ...present, unplugged: [...new Set([...present.unplugged, intervention.unplug])] };
+  if ('unplug' in intervention)
+    return { ...present, unplugged: [...new Set([...present.unplugged, intervention.unplug])] };
   return { ...present, bypassed: [...new Set([...present.bypassed, intervention.bypass])] };
 }

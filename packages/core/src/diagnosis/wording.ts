@@ -103,7 +103,8 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
     case 'ohms':
       return p.ohms > 5e6 ? 'OL' : formatQuantity(Math.max(p.ohms, 0.1), 'resistance', system);
     case 'number': {
-      if (q.kind === 'gauge') return formatQuantity(p.value, model.quantities[model.gauges[q.gauge]!.quantity]!.dimension, system);
+      if (q.kind === 'gauge')
+        return formatQuantity(p.value, model.quantities[model.gauges[q.gauge]!.quantity]!.dimension, system);
       return formatQuantity(p.value, 'time', system);
     }
     case 'never':

@@ -1,4 +1,14 @@
-import { CLOSED, num, ohms, OPEN, other, type ControlPort, type FaultMode, type PartKind, type Spec } from './part-kind';
+import {
+  CLOSED,
+  num,
+  ohms,
+  OPEN,
+  other,
+  type ControlPort,
+  type FaultMode,
+  type PartKind,
+  type Spec,
+} from './part-kind';
 
 const portsOf = (spec: Spec): readonly ControlPort[] => spec['ports'] as readonly ControlPort[];
 
@@ -22,14 +32,31 @@ export const control: PartKind = {
   states: ['idle'],
   modes: (spec) => {
     const weight = num(spec, 'weight');
-    const modes: FaultMode[] = [{ id: 'dead', words: 'is dead though it is powered', weight: weight * 1.5, mend: 'replace' }];
+    const modes: FaultMode[] = [
+      { id: 'dead', words: 'is dead though it is powered', weight: weight * 1.5, mend: 'replace' },
+    ];
     for (const port of portsOf(spec)) {
       if (port.role === 'contact')
-        modes.push({ id: `${port.name}-dead`, words: `never switches its ${port.name} output on`, weight, mend: 'replace' });
+        modes.push({
+          id: `${port.name}-dead`,
+          words: `never switches its ${port.name} output on`,
+          weight,
+          mend: 'replace',
+        });
       if (port.role === 'feed')
-        modes.push({ id: `${port.name}-dead`, words: `puts nothing out at ${port.name}`, weight: weight * 0.5, mend: 'replace' });
+        modes.push({
+          id: `${port.name}-dead`,
+          words: `puts nothing out at ${port.name}`,
+          weight: weight * 0.5,
+          mend: 'replace',
+        });
       if (port.role === 'input')
-        modes.push({ id: `${port.name}-deaf`, words: `does not notice its ${port.name} input`, weight: weight * 0.4, mend: 'replace' });
+        modes.push({
+          id: `${port.name}-deaf`,
+          words: `does not notice its ${port.name} input`,
+          weight: weight * 0.4,
+          mend: 'replace',
+        });
     }
     modes.push(other(0.2));
     return modes;

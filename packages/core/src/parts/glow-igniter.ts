@@ -19,7 +19,12 @@ export const glowIgniter: PartKind = {
   states: ['cold', 'glowing'],
   modes: (spec) => [
     { id: 'open', words: 'is cracked: open', weight: 4, mend: 'replace' },
-    { id: 'weak', words: `is aged: far above ${num(spec, 'high-ohms')} Ω cold, glows dull and too cool to light gas`, weight: 0.8, mend: 'replace' },
+    {
+      id: 'weak',
+      words: `is aged: far above ${num(spec, 'high-ohms')} Ω cold, glows dull and too cool to light gas`,
+      weight: 0.8,
+      mend: 'replace',
+    },
     other(0.15),
   ],
   electrical: (spec, state, fault, _branch, frequency) => {
@@ -33,6 +38,8 @@ export const glowIgniter: PartKind = {
     if (view.state === 'glowing' && !fed) return { to: 'cold', after: 6000 };
     return undefined;
   },
-  deadTests: (spec) => [{ branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') }],
+  deadTests: (spec) => [
+    { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') },
+  ],
   symbol: () => 'igniter',
 };

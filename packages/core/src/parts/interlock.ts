@@ -23,7 +23,12 @@ export const interlock: PartKind = {
   lasting: () => ['tripped'],
   modes: (spec) => [
     { id: 'open', words: 'stays open though it should be closed', weight: num(spec, 'open-weight'), mend: 'replace' },
-    { id: 'stuck-closed', words: 'stays closed though it should open', weight: num(spec, 'stuck-weight'), mend: 'replace' },
+    {
+      id: 'stuck-closed',
+      words: 'stays closed though it should open',
+      weight: num(spec, 'stuck-weight'),
+      mend: 'replace',
+    },
     other(0.1),
   ],
   electrical: (_spec, state, fault) => {

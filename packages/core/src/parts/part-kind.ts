@@ -99,7 +99,8 @@ export interface DeadTest {
   readonly high: number;
 }
 
-export type Symbol = 'source' | 'contact' | 'fuse' | 'coil' | 'motor' | 'load' | 'igniter' | 'winding' | 'rod' | 'wire' | 'plug' | 'spark';
+export type Symbol =
+  'source' | 'contact' | 'fuse' | 'coil' | 'motor' | 'load' | 'igniter' | 'winding' | 'rod' | 'wire' | 'plug' | 'spark';
 
 /**
  * One kind of component. A kind is code because it joins electrical behaviour, movement and ways of failing; what a

@@ -32,8 +32,6 @@ export const solenoid: PartKind = {
     if (view.state === 'open' && volts < num(view.spec, 'drop-out')) return { to: 'shut', after: 30 };
     return undefined;
   },
-  deadTests: (spec) => [
-    { branch: '', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 },
-  ],
+  deadTests: (spec) => [{ branch: '', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
   symbol: () => 'coil',
 };

@@ -8,7 +8,12 @@ export const sparkGap: PartKind = {
   branches: () => [''],
   states: ['quiet', 'sparking'],
   modes: () => [
-    { id: 'grounded', words: 'has a cracked ceramic or closed gap: the spark goes to ground', weight: 1.2, mend: 'replace' },
+    {
+      id: 'grounded',
+      words: 'has a cracked ceramic or closed gap: the spark goes to ground',
+      weight: 1.2,
+      mend: 'replace',
+    },
     { id: 'lead-off', words: 'has its lead off: no spark', weight: 0.8, mend: 'reconnect' },
     other(0.1),
   ],

@@ -24,7 +24,8 @@ export const ventDamper: PartKind = {
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
   move: (view) => {
-    const fed = view.volts('motor') >= num(view.spec, 'runs-at') && view.fault !== 'blade-stuck' && view.fault !== 'motor-open';
+    const fed =
+      view.volts('motor') >= num(view.spec, 'runs-at') && view.fault !== 'blade-stuck' && view.fault !== 'motor-open';
     const after = num(view.spec, 'travel') * 1000;
     if (view.state === 'shut' && fed) return { to: 'open', after };
     if (view.state === 'open' && !fed) return { to: 'shut', after };

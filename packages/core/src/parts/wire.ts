@@ -12,7 +12,9 @@ export const wire: PartKind = {
   branches: () => [''],
   states: ['idle'],
   modes: (spec) => {
-    const modes: FaultMode[] = [{ id: 'open', words: 'is broken or off', weight: num(spec, 'weight'), mend: 'reconnect' }];
+    const modes: FaultMode[] = [
+      { id: 'open', words: 'is broken or off', weight: num(spec, 'weight'), mend: 'reconnect' },
+    ];
     const to = text(spec, 'shorts-to');
     if (to !== '')
       modes.push({

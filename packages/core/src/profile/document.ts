@@ -8,7 +8,8 @@ export interface Problem {
   readonly message: string;
 }
 
-export const formatProblem = (p: Problem): string => `${p.file}:${p.line}: ${p.path === '' ? '' : `${p.path}: `}${p.message}`;
+export const formatProblem = (p: Problem): string =>
+  `${p.file}:${p.line}: ${p.path === '' ? '' : `${p.path}: `}${p.message}`;
 
 /** Thrown when a file cannot be used; carries every problem found, not only the first. */
 export class ProblemError extends Error {

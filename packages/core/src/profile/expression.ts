@@ -35,7 +35,7 @@ export interface Expression {
 }
 
 /** A name resolved against the profile. */
-export type Resolved =
+type Resolved =
   | { readonly kind: 'part'; readonly part: number; readonly state: number }
   | { readonly kind: 'output'; readonly port: number }
   | { readonly kind: 'input'; readonly input: number }
@@ -59,7 +59,8 @@ type Token =
   | { kind: 'name'; text: string }
   | { kind: 'symbol'; text: string };
 
-const TOKEN = /\s*(?:(\d+(?:\.\d+)?)(?:\s*([A-Za-zµ°%Ω"][A-Za-zµ°%Ω.]*))?|([A-Za-z][\w./-]*)|(&&|\|\||>=|<=|==|!=|[-+*/()<>!,]))/y;
+const TOKEN =
+  /\s*(?:(\d+(?:\.\d+)?)(?:\s*([A-Za-zµ°%Ω"][A-Za-zµ°%Ω.]*))?|([A-Za-z][\w./-]*)|(&&|\|\||>=|<=|==|!=|[-+*/()<>!,]))/y;
 
 function tokenize(text: string): Token[] {
   const tokens: Token[] = [];
@@ -69,11 +70,14 @@ function tokenize(text: string): Token[] {
     const match = TOKEN.exec(text);
     if (!match) {
       if (text.slice(at).trim() === '') break;
-      throw new ExpressionError(`cannot read "${text.slice(at).trim()}"; use names, numbers with units, && || ! and comparisons`);
+      throw new ExpressionError(
+        `cannot read "${text.slice(at).trim()}"; use names, numbers with units, && || ! and comparisons`,
+      );
     }
     if (match[1] !== undefined) {
       const unit = match[2] === undefined ? undefined : findUnit(match[2]);
-      if (match[2] !== undefined && !unit) throw new ExpressionError(`"${match[2]}" is not a unit; write for example 30 s, 0.6 inwc, 0.8 uA`);
+      if (match[2] !== undefined && !unit)
+        throw new ExpressionError(`"${match[2]}" is not a unit; write for example 30 s, 0.6 inwc, 0.8 uA`);
       tokens.push({
         kind: 'number',
         value: Number(match[1]) * (unit?.factor ?? 1) + (unit?.offset ?? 0),
@@ -122,7 +126,10 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     return token.text;
   };
   const boolean = (node: Node, around: string): Node => {
-    if (node.type !== 'boolean') throw new ExpressionError(`"${around}" needs conditions on both sides in "${text}"; compare the value with something`);
+    if (node.type !== 'boolean')
+      throw new ExpressionError(
+        `"${around}" needs conditions on both sides in "${text}"; compare the value with something`,
+      );
     return node;
   };
 
@@ -159,7 +166,10 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     if (left.quantity !== undefined || right.quantity !== undefined) {
       const quantity = left.quantity ?? right.quantity!;
       const constant = left.quantity !== undefined ? right.constant : left.constant;
-      if (constant === undefined) throw new ExpressionError(`"${text}": compare a quantity with a plain constant, so that the moment of crossing is known`);
+      if (constant === undefined)
+        throw new ExpressionError(
+          `"${text}": compare a quantity with a plain constant, so that the moment of crossing is known`,
+        );
       thresholds.push({ quantity, value: constant });
     }
     return { type: 'boolean', evaluate: COMPARE[operator]!(left.evaluate, right.evaluate) };
@@ -171,7 +181,8 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       if (operator === 0) return left;
       const a = left;
       const b = product();
-      if (a.type !== b.type || a.type === 'boolean') throw new ExpressionError(`"${text}" adds ${a.type} and ${b.type}; both must measure the same`);
+      if (a.type !== b.type || a.type === 'boolean')
+        throw new ExpressionError(`"${text}" adds ${a.type} and ${b.type}; both must measure the same`);
       left = { type: a.type, evaluate: (s) => a.evaluate(s) + operator * b.evaluate(s) };
     }
   };
@@ -180,7 +191,8 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     while (take('*')) {
       const a = left;
       const b = primary();
-      if (a.type !== 'none' && b.type !== 'none') throw new ExpressionError(`"${text}" multiplies two measured values; one must be a plain number`);
+      if (a.type !== 'none' && b.type !== 'none')
+        throw new ExpressionError(`"${text}" multiplies two measured values; one must be a plain number`);
       left = { type: a.type === 'none' ? b.type : a.type, evaluate: (s) => a.evaluate(s) * b.evaluate(s) };
     }
     return left;
@@ -192,7 +204,8 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       return inner;
     }
     const token = peek();
-    if (!token || token.kind === 'symbol') throw new ExpressionError(`"${text}" ends too early or has a stray "${token?.text ?? ''}"`);
+    if (!token || token.kind === 'symbol')
+      throw new ExpressionError(`"${text}" ends too early or has a stray "${token?.text ?? ''}"`);
     at++;
     if (token.kind === 'number') {
       const value = token.value;
@@ -209,7 +222,8 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     if (name === 'after') {
       need('(');
       const token = tokens[at++];
-      if (token?.kind !== 'number' || token.dimension !== 'time') throw new ExpressionError(`after() needs a time, for example after(30 s), in "${text}"`);
+      if (token?.kind !== 'number' || token.dimension !== 'time')
+        throw new ExpressionError(`after() needs a time, for example after(30 s), in "${text}"`);
       need(')');
       const ms = Math.round(token.value * 1000);
       durations.push(ms);
@@ -254,7 +268,9 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
   const root = orExpression();
   if (at < tokens.length) throw new ExpressionError(`"${text}" goes on after its end; join conditions with && or ||`);
   if (wanted !== undefined && root.type !== wanted)
-    throw new ExpressionError(`"${text}" is a ${root.type}, where a ${wanted === 'boolean' ? 'condition' : wanted} is needed`);
+    throw new ExpressionError(
+      `"${text}" is a ${root.type}, where a ${wanted === 'boolean' ? 'condition' : wanted} is needed`,
+    );
   return {
     text,
     type: root.type,

@@ -26,7 +26,8 @@ export class Fields {
 
   /** Reports keys nobody reads: almost always a typing mistake. */
   only(data: DataMap, path: Path, known: readonly string[]): void {
-    for (const key of Object.keys(data)) if (!known.includes(key)) this.file.problem([...path, key], unknownName('field', key, known));
+    for (const key of Object.keys(data))
+      if (!known.includes(key)) this.file.problem([...path, key], unknownName('field', key, known));
   }
 
   text(data: DataMap, key: string, path: Path, fallback?: string): string {
@@ -41,7 +42,10 @@ export class Fields {
     const value = data[key];
     if (value === undefined && fallback !== undefined) return fallback;
     if (typeof value === 'string' && (choices as readonly string[]).includes(value)) return value as T;
-    this.file.problem([...path, key], typeof value === 'string' ? unknownName('value', value, choices) : `must be one of ${choices.join(', ')}`);
+    this.file.problem(
+      [...path, key],
+      typeof value === 'string' ? unknownName('value', value, choices) : `must be one of ${choices.join(', ')}`,
+    );
     return fallback ?? choices[0]!;
   }
 

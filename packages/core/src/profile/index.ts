@@ -4,6 +4,16 @@
  */
 export * from './model';
 export { loadProfile, PROFILE_FORMAT, variantsOf, type LoadOptions } from './load';
-export { formatProblem, isMap, nearest, ProblemError, SourceFile, unknownName, type Data, type DataMap, type Problem } from './document';
+export {
+  formatProblem,
+  isMap,
+  nearest,
+  ProblemError,
+  SourceFile,
+  unknownName,
+  type Data,
+  type DataMap,
+  type Problem,
+} from './document';
 export type { Expression, Scope } from './expression';
 export { Fields, type Path } from './fields';

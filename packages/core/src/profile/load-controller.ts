@@ -44,19 +44,39 @@ export function loadController(
   const ports = part.spec['ports'] as readonly ControlPort[];
   const branchOf = (port: string): number => branches.findIndex((b) => b.part === part.index && b.name === port);
   const supply = ports.find((p) => p.role === 'supply');
-  if (!supply) fields.file.problem(['parts', part.id, 'ports'], 'have no supply; add a port with role: supply between the nets that power the control');
+  if (!supply)
+    fields.file.problem(
+      ['parts', part.id, 'ports'],
+      'have no supply; add a port with role: supply between the nets that power the control',
+    );
 
   const signals = fields.optionalMap(data['signals'], [...path, 'signals'], 'name: {of, makes, breaks}');
   const inputs: Input[] = names.inputs.map((id, index) => {
     const port = ports.find((p) => p.role === 'input' && p.name === id);
     if (port)
-      return { index, id, branch: branchOf(id), quantity: undefined, makes: port.volts, breaks: port.breaks, debounce: port.debounce };
+      return {
+        index,
+        id,
+        branch: branchOf(id),
+        quantity: undefined,
+        makes: port.volts,
+        breaks: port.breaks,
+        debounce: port.debounce,
+      };
     const at = [...path, 'signals', id];
     const signal = fields.map(signals[id], at, '{of, makes, breaks, debounce}');
     fields.only(signal, at, ['of', 'makes', 'breaks', 'debounce']);
     const of = fields.text(signal, 'of', at);
     const quantity = quantities.find((q) => q.id === of);
-    if (!quantity) fields.file.problem([...at, 'of'], unknownName('quantity', of, quantities.map((q) => q.id)));
+    if (!quantity)
+      fields.file.problem(
+        [...at, 'of'],
+        unknownName(
+          'quantity',
+          of,
+          quantities.map((q) => q.id),
+        ),
+      );
     const dimension = quantity?.dimension ?? 'none';
     return {
       index,
@@ -90,8 +110,12 @@ export function loadController(
           to: stateIndex(fields.text(guard, 'to', here), [...here, 'to']),
           when: compile(fields.text(guard, 'when', here, 'true'), [...here, 'when'], 'boolean'),
           set: Object.entries(set).map(([counter, value]) => {
-            if (!names.counters.includes(counter)) fields.file.problem([...here, 'set', counter], unknownName('counter', counter, names.counters));
-            return { counter: Math.max(0, names.counters.indexOf(counter)), value: compile(String(value), [...here, 'set', counter], 'none') };
+            if (!names.counters.includes(counter))
+              fields.file.problem([...here, 'set', counter], unknownName('counter', counter, names.counters));
+            return {
+              counter: Math.max(0, names.counters.indexOf(counter)),
+              value: compile(String(value), [...here, 'set', counter], 'none'),
+            };
           }),
         };
       });
@@ -101,7 +125,8 @@ export function loadController(
       const state = fields.map(stateData[stateId], where, '{on, go}');
       fields.only(state, where, ['on', 'go', 'code', 'lockout']);
       const code = state['code'] === undefined ? undefined : fields.text(state, 'code', where);
-      if (code !== undefined && !codes.includes(code)) fields.file.problem([...where, 'code'], unknownName('code', code, codes));
+      if (code !== undefined && !codes.includes(code))
+        fields.file.problem([...where, 'code'], unknownName('code', code, codes));
       return {
         index: stateIndexHere,
         id: stateId,
@@ -117,7 +142,9 @@ export function loadController(
     });
     const always = guards(region['always'], [...at, 'always']).map((guard, i) => {
       const rawGuard = (region['always'] as Data[])[i];
-      const except = isMap(rawGuard) ? fields.list(rawGuard['except'], [...at, 'always', i, 'except'], 'state names') : [];
+      const except = isMap(rawGuard)
+        ? fields.list(rawGuard['except'], [...at, 'always', i, 'except'], 'state names')
+        : [];
       return { ...guard, except: except.map((name, j) => stateIndex(String(name), [...at, 'always', i, 'except', j])) };
     });
     return { index, id, states, start: stateIndex(fields.text(region, 'start', at), [...at, 'start']), always };

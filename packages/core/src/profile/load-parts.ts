@@ -1,3 +1,4 @@
+import type { Dimension } from '../units';
 import { PART_KINDS, type ControlPort, type FaultMode, type PartKind, type SpecValue } from '../parts';
 import { isMap, unknownName, type Data, type DataMap } from './document';
 import type { Fields, Path } from './fields';
@@ -38,9 +39,13 @@ export function loadParts(
     for (const [field, rule] of Object.entries(kind.fields)) {
       const value = part[field];
       if (rule.type === 'ports') {
-        spec[field] = loadPorts(fields, fields.map(value, [...path, field], 'one entry per output and input'), [...path, field]);
+        spec[field] = loadPorts(fields, fields.map(value, [...path, field], 'one entry per output and input'), [
+          ...path,
+          field,
+        ]);
       } else if (value === undefined) {
-        if (rule.default === undefined) fields.file.problem([...path, field], `is missing; a ${kind.title} needs it (${rule.type})`);
+        if (rule.default === undefined)
+          fields.file.problem([...path, field], `is missing; a ${kind.title} needs it (${rule.type})`);
         spec[field] = rule.default ?? (rule.type === 'flag' ? false : 0);
       } else if (rule.type === 'flag') spec[field] = fields.flag(part, field, path, false);
       else if (rule.type === 'expression' || rule.type === 'quantity' || rule.type === 'net' || rule.type === 'text')
@@ -68,7 +73,8 @@ export function loadParts(
 function loadModes(fields: Fields, data: Data | undefined, path: Path, kind: PartKind): FaultMode[] {
   const modes: FaultMode[] = [];
   if (data === undefined) {
-    if (kind.name === 'condition') fields.file.problem(path, 'are missing; a condition needs at least one way of being wrong');
+    if (kind.name === 'condition')
+      fields.file.problem(path, 'are missing; a condition needs at least one way of being wrong');
     return modes;
   }
   if (kind.name !== 'condition') {
@@ -100,7 +106,10 @@ function loadPorts(fields: Fields, data: DataMap, path: Path): ControlPort[] {
       name,
       role,
       ohms: fields.quantity(port, 'ohms', at, 'resistance', role === 'contact' ? 0 : undefined),
-      volts: role === 'input' ? fields.quantity(port, 'makes', at, 'voltage') : fields.quantity(port, 'volts', at, 'voltage', 0),
+      volts:
+        role === 'input'
+          ? fields.quantity(port, 'makes', at, 'voltage')
+          : fields.quantity(port, 'volts', at, 'voltage', 0),
       breaks: fields.quantity(port, 'breaks', at, 'voltage', 0),
       debounce: Math.round(fields.quantity(port, 'debounce', at, 'time', 0.1) * 1000),
     };
@@ -108,7 +117,11 @@ function loadPorts(fields: Fields, data: DataMap, path: Path): ControlPort[] {
 }
 
 /** Dimension of the unit a quantity is written in, when its entry is well formed. */
-export function dimensionOf(quantities: Data | undefined, id: string, unitDimension: (unit: string) => import('../units').Dimension | undefined): import('../units').Dimension | undefined {
+export function dimensionOf(
+  quantities: Data | undefined,
+  id: string,
+  unitDimension: (unit: string) => Dimension | undefined,
+): Dimension | undefined {
   if (!isMap(quantities)) return undefined;
   const entry = quantities[id];
   if (!isMap(entry)) return undefined;

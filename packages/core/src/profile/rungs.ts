@@ -37,7 +37,10 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
     const first = list[0];
     const last = list[list.length - 1];
     if (first === undefined || !first.startsWith('=') || !last!.startsWith('=')) {
-      fields.file.problem(path, 'must begin and end with a net, written =NAME; a rung that ends nowhere carries nothing');
+      fields.file.problem(
+        path,
+        'must begin and end with a net, written =NAME; a rung that ends nowhere carries nothing',
+      );
       continue;
     }
     const items: Rung['items'][number][] = [];
@@ -46,7 +49,8 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
     for (let i = 1; i < list.length; i++) {
       const item = list[i]!;
       if (item.startsWith('=')) {
-        if (list[i - 1]!.startsWith('=')) fields.file.problem([...path, i], `nets ${list[i - 1]} and ${item} touch; put a part between them`);
+        if (list[i - 1]!.startsWith('='))
+          fields.file.problem([...path, i], `nets ${list[i - 1]} and ${item} touch; put a part between them`);
         continue;
       }
       const next = list[i + 1]!;
@@ -82,7 +86,12 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
         fields.file.problem([...path, i], unknownName('part', partId, [...partIndex.keys()]));
       } else if (!part.kind.branches(part.spec).includes(port)) {
         const ports = part.kind.branches(part.spec).filter((p) => p !== '');
-        fields.file.problem([...path, i], ports.length === 0 ? `${partId} has one passage only; write ${partId} without ".${port}"` : unknownName(`port of ${partId}`, port, ports));
+        fields.file.problem(
+          [...path, i],
+          ports.length === 0
+            ? `${partId} has one passage only; write ${partId} without ".${port}"`
+            : unknownName(`port of ${partId}`, port, ports),
+        );
       } else if (used.has(item)) {
         fields.file.problem([...path, i], `${item} stands in two rungs; a passage has one place`);
       } else {
@@ -100,7 +109,8 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
   for (const part of written)
     for (const port of part.kind.branches(part.spec)) {
       const name = port === '' ? part.id : `${part.id}.${port}`;
-      if (!used.has(name)) fields.file.problem(part.path, `${name} stands in no rung; put it between the nets it joins`);
+      if (!used.has(name))
+        fields.file.problem(part.path, `${name} stands in no rung; put it between the nets it joins`);
     }
 
   const plugs: Plug[] = [...pins].map(([id, branchList]) => {

@@ -76,7 +76,16 @@ export class CircuitStates {
           elements.push({ type: 'impedance', id, a, b, r: electrical.r, x: electrical.x });
           break;
         case 'source':
-          elements.push({ type: 'source', id, a, b, volts: electrical.volts, phase: 0, r: electrical.r, x: electrical.x });
+          elements.push({
+            type: 'source',
+            id,
+            a,
+            b,
+            volts: electrical.volts,
+            phase: 0,
+            r: electrical.r,
+            x: electrical.x,
+          });
           break;
         case 'coupled-secondary': {
           const primary = part.branches.find((p) => p.name === electrical.primary)!;

@@ -6,4 +6,13 @@ export { CircuitStates, type CircuitState } from './circuit-state';
 export { NORMAL_SETUP, setupKey, type FaultRef, type Setup } from './setup';
 export { findFault, run } from './run';
 export { RestlessError } from './simulator';
-export { OUTCOMES, quantityAt, type Interval, type Memory, type Millis, type Outcome, type Segment, type Trace } from './trace';
+export {
+  OUTCOMES,
+  quantityAt,
+  type Interval,
+  type Memory,
+  type Millis,
+  type Outcome,
+  type Segment,
+  type Trace,
+} from './trace';

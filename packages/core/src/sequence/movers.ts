@@ -58,27 +58,25 @@ export class Movers {
   }
 
   private viewOf(part: Part): PartView {
-    const movers = this;
-    const state = (): string => part.kind.states[movers.states[part.index]!]!;
+    const states = this.states;
     const branchOf = (name: string): Branch => part.branches.find((b) => b.name === name)!;
+    const volts = (name: string): number => {
+      const b = branchOf(name);
+      return voltsBetween(this.circuit, b.a, b.b);
+    };
     return {
       get state() {
-        return state();
+        return part.kind.states[states[part.index]!]!;
       },
       spec: part.spec,
       fault: this.modeIds[part.index],
-      volts: (name) => {
-        const b = branchOf(name);
-        return voltsBetween(movers.circuit, b.a, b.b);
-      },
+      volts,
       amps: (name) => {
-        const b = branchOf(name);
-        const electrical = movers.circuits.electrical(movers.electrical[b.index]!);
-        const volts = voltsBetween(movers.circuit, b.a, b.b);
-        return electrical.type === 'impedance' ? volts / Math.hypot(electrical.r, electrical.x) : 0;
+        const electrical = this.circuits.electrical(this.electrical[branchOf(name).index]!);
+        return electrical.type === 'impedance' ? volts(name) / Math.hypot(electrical.r, electrical.x) : 0;
       },
-      sensed: (field) => movers.scope.quantity(part.senses.get(field)!),
-      holds: (field) => part.conditions.get(field)!.evaluate(movers.scope) !== 0,
+      sensed: (field) => this.scope.quantity(part.senses.get(field)!),
+      holds: (field) => part.conditions.get(field)!.evaluate(this.scope) !== 0,
     };
   }
 
@@ -98,7 +96,10 @@ export class Movers {
 
   private setBranch(branch: number, state: string): void {
     const fixed = this.fixed[branch]!;
-    const id = fixed >= 0 ? fixed : this.circuits.electricalId(branch, state, this.modeIds[this.circuits.model.branches[branch]!.part]);
+    const id =
+      fixed >= 0
+        ? fixed
+        : this.circuits.electricalId(branch, state, this.modeIds[this.circuits.model.branches[branch]!.part]);
     if (id === this.electrical[branch]) return;
     this.electrical[branch] = id;
     this.dirty = true;
@@ -143,7 +144,8 @@ export class Movers {
 
   key(now: Millis): string {
     let key = this.states.join('');
-    for (const index of this.moving) if (this.pendingTo[index]! >= 0) key += `,${index}>${this.pendingTo[index]}@${this.pendingAt[index]! - now}`;
+    for (const index of this.moving)
+      if (this.pendingTo[index]! >= 0) key += `,${index}>${this.pendingTo[index]}@${this.pendingAt[index]! - now}`;
     return key;
   }
 }
@@ -151,7 +153,8 @@ export class Movers {
 function fixedBranches(model: Model, setup: Setup): Int32Array {
   const fixed = new Int32Array(model.branches.length).fill(-1);
   for (const part of model.parts)
-    if (setup.bypassed.includes(part.id)) for (const branch of part.branches) fixed[branch.index] = CircuitStates.bypassed;
+    if (setup.bypassed.includes(part.id))
+      for (const branch of part.branches) fixed[branch.index] = CircuitStates.bypassed;
   for (const plug of model.plugs)
     if (setup.unplugged.includes(plug.id)) for (const pin of plug.pins) fixed[pin] = CircuitStates.unplugged;
   return fixed;

@@ -35,7 +35,11 @@ export class Program {
     this.counters = new Float64Array(controller.counters.length);
     this.outputs = controller.outputs.map(() => false);
     this.longest = controller.regions.map((r) =>
-      Math.max(0, ...r.states.flatMap((s) => s.go.flatMap((g) => g.when.durations)), ...r.always.flatMap((g) => g.when.durations)),
+      Math.max(
+        0,
+        ...r.states.flatMap((s) => s.go.flatMap((g) => g.when.durations)),
+        ...r.always.flatMap((g) => g.when.durations),
+      ),
     );
   }
 
@@ -92,7 +96,8 @@ export class Program {
     let changed = false;
     for (const input of this.controller.inputs) {
       const on = this.inputs[input.index]!;
-      const value = input.branch === undefined ? this.senses.quantity(input.quantity!) : this.senses.volts(input.branch);
+      const value =
+        input.branch === undefined ? this.senses.quantity(input.quantity!) : this.senses.volts(input.branch);
       const wanted = !this.senses.deaf(input.index) && (on ? value >= input.breaks : value >= input.makes);
       if (wanted === on) {
         this.inputAt[input.index] = Infinity;
@@ -114,7 +119,8 @@ export class Program {
       const at = this.regionStates[region.index]!;
       const isTrue = (guard: Guard): boolean => guard.when.evaluate(scope) !== 0;
       const guard =
-        region.always.find((g) => g.to !== at && !g.except.includes(at) && isTrue(g)) ?? region.states[at]!.go.find(isTrue);
+        region.always.find((g) => g.to !== at && !g.except.includes(at) && isTrue(g)) ??
+        region.states[at]!.go.find(isTrue);
       if (!guard) continue;
       const values = guard.set.map((s) => s.value.evaluate(scope));
       guard.set.forEach((s, i) => (this.counters[s.counter] = values[i]!));
@@ -143,9 +149,7 @@ export class Program {
   }
 
   lockedOut(): boolean {
-    return (
-      this.supply === 'up' && this.controller.regions.some((r) => r.states[this.regionStates[r.index]!]!.lockout)
-    );
+    return this.supply === 'up' && this.controller.regions.some((r) => r.states[this.regionStates[r.index]!]!.lockout);
   }
 
   next(now: Millis): Millis {

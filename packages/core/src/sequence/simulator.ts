@@ -138,7 +138,10 @@ export class Simulator implements Scope {
       program?.outputs ?? [],
       program?.supply === 'up',
     );
-    this.codes.push({ at: this.now, code: program === undefined ? 'none' : program.supply === 'up' ? (program.code() ?? 'none') : 'dark' });
+    this.codes.push({
+      at: this.now,
+      code: program === undefined ? 'none' : program.supply === 'up' ? (program.code() ?? 'none') : 'dark',
+    });
   }
 
   private finish(cycle: Trace['cycle'], lockedOut: boolean, cut: boolean): Trace {

@@ -13,7 +13,13 @@ const SCALES: readonly [string, number][] = [
 ];
 
 /** The smallest prefix worth showing: nobody reads millipascals or micro-ohms on a service call. */
-const SMALLEST: Partial<Record<Dimension, number>> = { resistance: 1, pressure: 1, voltage: 1e-3, current: 1e-6, power: 1 };
+const SMALLEST: Partial<Record<Dimension, number>> = {
+  resistance: 1,
+  pressure: 1,
+  voltage: 1e-3,
+  current: 1e-6,
+  power: 1,
+};
 
 /** Three significant figures, as a hand-held meter shows them, without trailing exponent. */
 export function formatNumber(value: number, figures = 3): string {

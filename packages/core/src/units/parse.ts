@@ -30,7 +30,7 @@ const PLAUSIBLE: Partial<Record<Dimension, number>> = {
 };
 
 /** Reads a decimal number the way people write it: `3,2` and `3.2` are the same, `1,200` is twelve hundred. */
-export function parseNumber(text: string): number {
+function parseNumber(text: string): number {
   const t = text.trim();
   if (/^[-+]?[1-9]\d{0,2}(,\d{3})+(\.\d+)?$/.test(t)) return Number(t.replaceAll(',', ''));
   return Number(t.replace(',', '.'));

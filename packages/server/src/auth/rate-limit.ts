@@ -21,13 +21,16 @@ export function signInLimit(sequelize: Sequelize): RequestHandler {
     },
     handler: (_request, response) => {
       const wait = Number(response.getHeader('retry-after') ?? WINDOW_MS / 1000);
-      throw new Problem(429, 'Too many tries', `Too many sign-in tries. Wait ${wait} seconds and try again.`, { retryAfter: wait });
+      throw new Problem(429, 'Too many tries', `Too many sign-in tries. Wait ${wait} seconds and try again.`, {
+        retryAfter: wait,
+      });
     },
   });
 }
 
 function databaseStore(sequelize: Sequelize): Store {
-  const write = (sql: string, replacements: Record<string, unknown>): Promise<unknown> => sequelize.query(sql, { replacements, type: QueryTypes.INSERT });
+  const write = (sql: string, replacements: Record<string, unknown>): Promise<unknown> =>
+    sequelize.query(sql, { replacements, type: QueryTypes.INSERT });
   return {
     localKeys: false,
     async increment(key) {
@@ -37,17 +40,26 @@ function databaseStore(sequelize: Sequelize): Store {
           'hits = IF(expires < :now, 1, hits + 1), expires = IF(expires < :now, :end, expires)',
         { key, now, end: now + WINDOW_MS },
       );
-      const [row] = await sequelize.query<{ hits: number; expires: string }>('SELECT hits, expires FROM attempts WHERE `key` = :key', {
-        replacements: { key },
-        type: QueryTypes.SELECT,
-      });
+      const [row] = await sequelize.query<{ hits: number; expires: string }>(
+        'SELECT hits, expires FROM attempts WHERE `key` = :key',
+        {
+          replacements: { key },
+          type: QueryTypes.SELECT,
+        },
+      );
       return { totalHits: row?.hits ?? 1, resetTime: new Date(Number(row?.expires ?? now + WINDOW_MS)) };
     },
     async decrement(key) {
-      await sequelize.query('UPDATE attempts SET hits = GREATEST(hits - 1, 0) WHERE `key` = :key', { replacements: { key }, type: QueryTypes.UPDATE });
+      await sequelize.query('UPDATE attempts SET hits = GREATEST(hits - 1, 0) WHERE `key` = :key', {
+        replacements: { key },
+        type: QueryTypes.UPDATE,
+      });
     },
     async resetKey(key) {
-      await sequelize.query('DELETE FROM attempts WHERE `key` = :key', { replacements: { key }, type: QueryTypes.DELETE });
+      await sequelize.query('DELETE FROM attempts WHERE `key` = :key', {
+        replacements: { key },
+        type: QueryTypes.DELETE,
+      });
     },
   };
 }

@@ -25,7 +25,12 @@ export function sessions(sequelize: Sequelize, secret: string): RequestHandler {
     { sid: { type: DataTypes.STRING(64), primaryKey: true }, expires: DataTypes.DATE, data: DataTypes.TEXT },
     { tableName: 'sessions' },
   );
-  const store = new Store({ db: sequelize, table: 'Session', checkExpirationInterval: -1, expiration: 14 * 86_400_000 });
+  const store = new Store({
+    db: sequelize,
+    table: 'Session',
+    checkExpirationInterval: -1,
+    expiration: 14 * 86_400_000,
+  });
   return session({
     name: 'zetalysis',
     secret,

@@ -16,10 +16,42 @@ const PEOPLE = [
 ] as const;
 
 const MACHINES = [
-  { label: 'Furnace, Mill Lane 14', site: 'Hollis family, 14 Mill Lane, Fernwick', make: 'Harrowgate', modelName: 'HG 80-C', serial: 'HG4471203', profile: 'furnace-condensing', variant: null },
-  { label: 'Furnace, chapel hall', site: 'Chapel hall, Beck Street, Fernwick', make: 'Harrowgate', modelName: 'HG 100-C', serial: 'HG5102988', profile: 'furnace-condensing', variant: 'nitride' },
-  { label: 'Furnace, Quarry Road 3', site: 'Penhallow, 3 Quarry Road, Dunmere', make: 'Harrowgate', modelName: 'HG 60-C', serial: 'HG3980017', profile: 'furnace-condensing', variant: null },
-  { label: 'Steam boiler, Old Bakery', site: 'Old Bakery flats, Canal Street, Dunmere', make: 'Ostrander', modelName: 'ST-120', serial: 'OS77120', profile: 'steam-intermittent-pilot', variant: null },
+  {
+    label: 'Furnace, Mill Lane 14',
+    site: 'Hollis family, 14 Mill Lane, Fernwick',
+    make: 'Harrowgate',
+    modelName: 'HG 80-C',
+    serial: 'HG4471203',
+    profile: 'furnace-condensing',
+    variant: null,
+  },
+  {
+    label: 'Furnace, chapel hall',
+    site: 'Chapel hall, Beck Street, Fernwick',
+    make: 'Harrowgate',
+    modelName: 'HG 100-C',
+    serial: 'HG5102988',
+    profile: 'furnace-condensing',
+    variant: 'nitride',
+  },
+  {
+    label: 'Furnace, Quarry Road 3',
+    site: 'Penhallow, 3 Quarry Road, Dunmere',
+    make: 'Harrowgate',
+    modelName: 'HG 60-C',
+    serial: 'HG3980017',
+    profile: 'furnace-condensing',
+    variant: null,
+  },
+  {
+    label: 'Steam boiler, Old Bakery',
+    site: 'Old Bakery flats, Canal Street, Dunmere',
+    make: 'Ostrander',
+    modelName: 'ST-120',
+    serial: 'OS77120',
+    profile: 'steam-intermittent-pilot',
+    variant: null,
+  },
 ] as const;
 
 const typed = (text: string, dimension: Dimension): { reading: Reading; typed: string } => {
@@ -28,7 +60,13 @@ const typed = (text: string, dimension: Dimension): { reading: Reading; typed: s
   return { reading: parsed.value, typed: text };
 };
 const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
-const volts = (red: string, black: string, phase: string, text: string): EventBody => ({ type: 'volts', red, black, phase, ...typed(text, 'voltage') });
+const volts = (red: string, black: string, phase: string, text: string): EventBody => ({
+  type: 'volts',
+  red,
+  black,
+  phase,
+  ...typed(text, 'voltage'),
+});
 
 interface DemoCall {
   readonly machine: number;
@@ -45,15 +83,28 @@ const CALLS: readonly DemoCall[] = [
     daysAgo: 21,
     complaint: 'No heat since last night. A click, then nothing.',
     events: [
-      seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'no'), seen('valve', 'yes'), seen('flame', 'no'),
+      seen('call', 'yes'),
+      seen('inducer', 'yes'),
+      seen('glow', 'no'),
+      seen('valve', 'yes'),
+      seen('flame', 'no'),
       { type: 'outcome', outcome: 'locks-out' },
       { type: 'code', code: '6' },
       volts('IP', 'N', 'glow', '121'),
       { type: 'ohms', part: 'igniter', branch: '', ...typed('OL', 'resistance') },
       {
-        type: 'break-recorded', part: 'igniter', failure: 'cracked: open', cause: 'age, eleven seasons', standing: 'proved',
+        type: 'break-recorded',
+        part: 'igniter',
+        failure: 'cracked: open',
+        cause: 'age, eleven seasons',
+        standing: 'proved',
         action: 'Igniter replaced, 62 Ω measured before fitting. Three cycles, flame signal 3.1 µA.',
-        advice: { suspects: [{ repair: 'igniter:replace', words: 'The igniter (silicon carbide) is cracked: open', probability: 0.998 }], standing: 'proved' },
+        advice: {
+          suspects: [
+            { repair: 'igniter:replace', words: 'The igniter (silicon carbide) is cracked: open', probability: 0.998 },
+          ],
+          standing: 'proved',
+        },
       },
       { type: 'closed', words: 'Customer told to change the filter before Christmas.' },
     ],
@@ -64,15 +115,35 @@ const CALLS: readonly DemoCall[] = [
     daysAgo: 6,
     complaint: 'Heats a few minutes, then blows cold, again and again.',
     events: [
-      seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'yes'), seen('valve', 'yes'), seen('flame', 'yes'), seen('steady', 'yes'), seen('heating', 'yes'), seen('cut-out', 'yes'),
+      seen('call', 'yes'),
+      seen('inducer', 'yes'),
+      seen('glow', 'yes'),
+      seen('valve', 'yes'),
+      seen('flame', 'yes'),
+      seen('steady', 'yes'),
+      seen('heating', 'yes'),
+      seen('cut-out', 'yes'),
       { type: 'outcome', outcome: 'cycles' },
       volts('R', 'LI', 'cut-out', '25.9'),
       volts('R', 'LI', 'heating', '3mV'),
       { type: 'look', look: 'filter', answer: 'blocked' },
       {
-        type: 'break-recorded', part: 'limit', failure: 'opened, as it should', cause: 'air filter blocked', standing: 'proved',
+        type: 'break-recorded',
+        part: 'limit',
+        failure: 'opened, as it should',
+        cause: 'air filter blocked',
+        standing: 'proved',
         action: 'Filter replaced, return grille cleared of stacked chairs. Limit cycled once on test.',
-        advice: { suspects: [{ repair: 'filter:replace', words: 'The air filter and air flow is blocked: too little air over the exchanger', probability: 0.997 }], standing: 'proved' },
+        advice: {
+          suspects: [
+            {
+              repair: 'filter:replace',
+              words: 'The air filter and air flow is blocked: too little air over the exchanger',
+              probability: 0.997,
+            },
+          ],
+          standing: 'proved',
+        },
       },
       { type: 'closed', words: '' },
     ],
@@ -83,7 +154,11 @@ const CALLS: readonly DemoCall[] = [
     daysAgo: 0,
     complaint: 'No heat since five this morning. Starts, clicks, everything stops, starts again.',
     events: [
-      seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'yes'), seen('valve', 'no'), seen('flame', 'no'),
+      seen('call', 'yes'),
+      seen('inducer', 'yes'),
+      seen('glow', 'yes'),
+      seen('valve', 'no'),
+      seen('flame', 'no'),
       { type: 'outcome', outcome: 'starts-over' },
       { type: 'code', code: 'none' },
       volts('GV', 'C', 'valve', '15-18'),
@@ -119,13 +194,38 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
       settings: { units: 'us', settingsVersion: '1' } as const,
     };
     await Call.create({
-      id: callId, machineId: machine.id, complaint: demo.complaint, profile: pins.profile, profileVersion: pins.profileVersion,
-      variant: machine.variant, engineVersion: pins.engineVersion, settings: pins.settings, openedBy: person.id, createdAt: new Date(start),
+      id: callId,
+      machineId: machine.id,
+      complaint: demo.complaint,
+      profile: pins.profile,
+      profileVersion: pins.profileVersion,
+      variant: machine.variant,
+      engineVersion: pins.engineVersion,
+      settings: pins.settings,
+      openedBy: person.id,
+      createdAt: new Date(start),
     });
     const opened: EventBody = { type: 'opened', machine: machine.id, complaint: demo.complaint, ...pins };
     const log: CallEvent[] = [opened, ...demo.events].map((body, i) => ({
-      id: v7(), call: callId, seq: i + 1, at: new Date(start + i * 90_000).toISOString(), device: 'demo', person: demo.person, body,
+      id: v7(),
+      call: callId,
+      seq: i + 1,
+      at: new Date(start + i * 90_000).toISOString(),
+      device: 'demo',
+      person: demo.person,
+      body,
     }));
-    await LoggedEvent.bulkCreate(log.map((e) => ({ id: e.id, callId: e.call, seq: e.seq, at: e.at, device: e.device, person: e.person, type: e.body.type, body: e.body })));
+    await LoggedEvent.bulkCreate(
+      log.map((e) => ({
+        id: e.id,
+        callId: e.call,
+        seq: e.seq,
+        at: e.at,
+        device: e.device,
+        person: e.person,
+        type: e.body.type,
+        body: e.body,
+      })),
+    );
   }
 }

@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
 import type { EventBody } from '@zetalysis/core/call';
 import type { Role } from '@zetalysis/core/diagnosis';
 import type { UnitSystem } from '@zetalysis/core/units';

@@ -5,8 +5,15 @@ import { Problem } from './problem';
 export function validate<T>(schema: Joi.Schema<T>, input: unknown): T {
   const { value, error } = schema.validate(input, { abortEarly: false, convert: false });
   if (!error) return value as T;
-  const errors = error.details.slice(0, 10).map((d) => ({ place: d.path.join('.'), reason: d.message.replaceAll('"', "'") }));
-  throw new Problem(400, 'Not understood', `Correct this and send it again: ${errors.map((e) => e.reason).join('; ')}.`, { errors });
+  const errors = error.details
+    .slice(0, 10)
+    .map((d) => ({ place: d.path.join('.'), reason: d.message.replaceAll('"', "'") }));
+  throw new Problem(
+    400,
+    'Not understood',
+    `Correct this and send it again: ${errors.map((e) => e.reason).join('; ')}.`,
+    { errors },
+  );
 }
 
 export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });

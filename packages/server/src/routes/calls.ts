@@ -8,7 +8,9 @@ import { uuid, validate } from '../http/validate';
 import type { Profiles } from '../profiles';
 import { eventsSchema } from './event-schema';
 
-const cursorSchema = Joi.string().pattern(/^\d{1,15}$/).messages({ 'string.pattern.base': "'after' must be a cursor: a whole number from an earlier answer" });
+const cursorSchema = Joi.string()
+  .pattern(/^\d{1,15}$/)
+  .messages({ 'string.pattern.base': "'after' must be a cursor: a whole number from an earlier answer" });
 const PAGE = 500;
 
 const asEvent = (e: LoggedEvent): CallEvent => ({
@@ -29,12 +31,20 @@ export function callRoutes(sequelize: Sequelize, profiles: Profiles): Router {
     const [machines, ends] = await Promise.all([
       Machine.findAll({ where: { id: calls.map((c) => c.machineId).filter((id) => id !== null) } }),
       LoggedEvent.findAll({
-        where: { callId: calls.map((c) => c.id), type: ['setup', 'danger', 'danger-over', 'break-recorded', 'closed', 'retracted'] },
-        order: [['seq', 'ASC'], ['id', 'ASC']],
+        where: {
+          callId: calls.map((c) => c.id),
+          type: ['setup', 'danger', 'danger-over', 'break-recorded', 'closed', 'retracted'],
+        },
+        order: [
+          ['seq', 'ASC'],
+          ['id', 'ASC'],
+        ],
       }),
     ]);
     const byId = new Map(machines.map((m) => [m.id, m]));
-    const retracted = new Set(ends.filter((e) => e.body.type === 'retracted').map((e) => (e.body as { event: string }).event));
+    const retracted = new Set(
+      ends.filter((e) => e.body.type === 'retracted').map((e) => (e.body as { event: string }).event),
+    );
     response.json(
       calls.map((call) => {
         const own = ends.filter((e) => e.callId === call.id && !retracted.has(e.id));
@@ -49,7 +59,9 @@ export function callRoutes(sequelize: Sequelize, profiles: Profiles): Router {
           openedAt: call.createdAt,
           machine: call.machineId === null ? null : (byId.get(call.machineId) ?? null),
           bypassed: last('setup')?.bypassed ?? [],
-          record: record ? { part: record.part, failure: record.failure, cause: record.cause, standing: record.standing } : null,
+          record: record
+            ? { part: record.part, failure: record.failure, cause: record.cause, standing: record.standing }
+            : null,
           closed: own.some((e) => e.type === 'closed'),
         };
       }),
@@ -58,7 +70,10 @@ export function callRoutes(sequelize: Sequelize, profiles: Profiles): Router {
 
   router.get('/:id', async (request, response) => {
     const call = await findCall(request.params.id);
-    response.json({ ...call.toJSON(), machine: call.machineId === null ? null : await Machine.findByPk(call.machineId) });
+    response.json({
+      ...call.toJSON(),
+      machine: call.machineId === null ? null : await Machine.findByPk(call.machineId),
+    });
   });
 
   router.get('/:id/events', async (request, response) => {
@@ -81,9 +96,19 @@ export function callRoutes(sequelize: Sequelize, profiles: Profiles): Router {
     const id = validate(uuid.required(), request.params.id);
     const { events } = validate(eventsSchema, request.body);
     const stray = events.find((e) => e.call !== id);
-    if (stray) throw new Problem(400, 'Wrong call', `Event ${stray.id} belongs to call ${stray.call}, not to ${id}. Send it there.`);
+    if (stray)
+      throw new Problem(
+        400,
+        'Wrong call',
+        `Event ${stray.id} belongs to call ${stray.call}, not to ${id}. Send it there.`,
+      );
     const foreign = events.find((e) => e.person !== request.person.name);
-    if (foreign) throw new Problem(403, 'Somebody else’s event', `Event ${foreign.id} was made by ${foreign.person}. Sign in as ${foreign.person} to send it.`);
+    if (foreign)
+      throw new Problem(
+        403,
+        'Somebody else’s event',
+        `Event ${foreign.id} was made by ${foreign.person}. Sign in as ${foreign.person} to send it.`,
+      );
     await openCall(profiles, request.person, id, events);
     response.json(await store(sequelize, events));
   });
@@ -92,7 +117,12 @@ export function callRoutes(sequelize: Sequelize, profiles: Profiles): Router {
 
 async function findCall(id: string): Promise<Call> {
   const call = await Call.findByPk(validate(uuid.required(), id));
-  if (!call) throw new Problem(404, 'No such call', 'There is no call with this number. It may not have been sent from the device it was opened on.');
+  if (!call)
+    throw new Problem(
+      404,
+      'No such call',
+      'There is no call with this number. It may not have been sent from the device it was opened on.',
+    );
   return call;
 }
 
@@ -101,10 +131,23 @@ async function openCall(profiles: Profiles, person: Person, id: string, events: 
   if (await Call.findByPk(id)) return;
   const opening = events.find((e) => e.body.type === 'opened')?.body;
   if (opening?.type !== 'opened')
-    throw new Problem(404, 'No such call', 'There is no call with this number. Send its opening event first; it is still on the device that opened the call.');
-  if (!profiles.get(opening.profile)) throw new Problem(400, 'Unknown profile', `There is no profile "${opening.profile}" here. Known: ${profiles.ids().join(', ')}.`);
+    throw new Problem(
+      404,
+      'No such call',
+      'There is no call with this number. Send its opening event first; it is still on the device that opened the call.',
+    );
+  if (!profiles.get(opening.profile))
+    throw new Problem(
+      400,
+      'Unknown profile',
+      `There is no profile "${opening.profile}" here. Known: ${profiles.ids().join(', ')}.`,
+    );
   if (opening.machine !== undefined && !(await Machine.findByPk(opening.machine)))
-    throw new Problem(400, 'Unknown machine', 'The machine of this call is not in the register. Add it first, or open the call without it.');
+    throw new Problem(
+      400,
+      'Unknown machine',
+      'The machine of this call is not in the register. Add it first, or open the call without it.',
+    );
   try {
     await Call.create({
       id,
@@ -130,11 +173,24 @@ async function store(sequelize: Sequelize, events: readonly CallEvent[]): Promis
     for (const event of events) {
       const stored = byId.get(event.id);
       if (stored && canonical(asEvent(stored)) !== canonical(event))
-        throw new Problem(409, 'Event differs', `Event ${event.id} is stored with other contents. Events are never changed: send a correcting event with a new id.`);
+        throw new Problem(
+          409,
+          'Event differs',
+          `Event ${event.id} is stored with other contents. Events are never changed: send a correcting event with a new id.`,
+        );
     }
     const fresh = events.filter((e, i) => !byId.has(e.id) && events.findIndex((o) => o.id === e.id) === i);
     await LoggedEvent.bulkCreate(
-      fresh.map((e) => ({ id: e.id, callId: e.call, seq: e.seq, at: e.at, device: e.device, person: e.person, type: e.body.type, body: e.body })),
+      fresh.map((e) => ({
+        id: e.id,
+        callId: e.call,
+        seq: e.seq,
+        at: e.at,
+        device: e.device,
+        person: e.person,
+        type: e.body.type,
+        body: e.body,
+      })),
       { transaction, ignoreDuplicates: true },
     );
     return { stored: fresh.length, known: events.length - fresh.length };
@@ -145,6 +201,10 @@ async function store(sequelize: Sequelize, events: readonly CallEvent[]): Promis
 function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
   if (value !== null && typeof value === 'object')
-    return `{${Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`).join(',')}}`;
+    return `{${Object.entries(value)
+      .filter(([, v]) => v !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
+      .join(',')}}`;
   return JSON.stringify(value);
 }

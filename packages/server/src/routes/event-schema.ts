@@ -9,7 +9,12 @@ const finite = Joi.number().unsafe();
 
 const reading = Joi.alternatives(
   Joi.object({ kind: Joi.valid('value').required(), value: finite.required(), dimension: name.required() }),
-  Joi.object({ kind: Joi.valid('range').required(), low: finite.required(), high: finite.required(), dimension: name.required() }),
+  Joi.object({
+    kind: Joi.valid('range').required(),
+    low: finite.required(),
+    high: finite.required(),
+    dimension: name.required(),
+  }),
   Joi.object({ kind: Joi.valid('open').required(), dimension: Joi.valid('resistance').required() }),
 );
 const typed = Joi.string().allow('').max(80).required();
@@ -24,7 +29,13 @@ const pins = {
 
 const advice = Joi.object({
   suspects: Joi.array()
-    .items(Joi.object({ repair: name.required(), words: words.required(), probability: Joi.number().min(0).max(1).required() }))
+    .items(
+      Joi.object({
+        repair: name.required(),
+        words: words.required(),
+        probability: Joi.number().min(0).max(1).required(),
+      }),
+    )
     .max(20)
     .required(),
   standing: Joi.valid('proved', 'suspected').required(),
@@ -41,7 +52,11 @@ const BODIES: Readonly<Record<string, Joi.PartialSchemaMap>> = {
     unplugged: names.required(),
     bypassed: names.required(),
   },
-  seen: { phase: name.required(), answer: Joi.valid('yes', 'no', 'unclear').required(), try: Joi.number().integer().min(1).max(20) },
+  seen: {
+    phase: name.required(),
+    answer: Joi.valid('yes', 'no', 'unclear').required(),
+    try: Joi.number().integer().min(1).max(20),
+  },
   outcome: { outcome: Joi.valid('dead', 'stuck', 'starts-over', 'locks-out', 'cycles', 'runs').required() },
   code: { code: name.required() },
   volts: {
@@ -74,11 +89,14 @@ const BODIES: Readonly<Record<string, Joi.PartialSchemaMap>> = {
 };
 
 const bodySchema = Joi.alternatives().conditional('.type', {
-  switch: Object.entries(BODIES).map(([type, fields]) => ({ is: type, then: Joi.object({ type: Joi.string().required(), ...fields }) })),
+  switch: Object.entries(BODIES).map(([type, fields]) => ({
+    is: type,
+    then: Joi.object({ type: Joi.string().required(), ...fields }),
+  })),
   otherwise: Joi.object({ type: Joi.valid(...Object.keys(BODIES)).required() }).unknown(true),
 });
 
-export const eventSchema = Joi.object<CallEvent>({
+const eventSchema = Joi.object<CallEvent>({
   id: uuid.required(),
   call: uuid.required(),
   seq: Joi.number().integer().min(1).max(2_000_000_000).required(),
@@ -88,4 +106,6 @@ export const eventSchema = Joi.object<CallEvent>({
   body: bodySchema.required(),
 });
 
-export const eventsSchema = Joi.object<{ events: CallEvent[] }>({ events: Joi.array().items(eventSchema).min(1).max(200).required() });
+export const eventsSchema = Joi.object<{ events: CallEvent[] }>({
+  events: Joi.array().items(eventSchema).min(1).max(200).required(),
+});

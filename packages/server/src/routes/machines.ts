@@ -34,10 +34,19 @@ export function machineRoutes(profiles: Profiles): Router {
   router.post('/', async (request, response) => {
     const input = validate(machineSchema, request.body);
     const profile = profiles.get(input.profile);
-    if (!profile) throw new Problem(400, 'Unknown profile', `There is no profile "${input.profile}". Known: ${profiles.ids().join(', ')}.`);
+    if (!profile)
+      throw new Problem(
+        400,
+        'Unknown profile',
+        `There is no profile "${input.profile}". Known: ${profiles.ids().join(', ')}.`,
+      );
     const variant = input.variant ?? null;
     if (variant !== null && !profile.variants.some((v) => v.id === variant))
-      throw new Problem(400, 'Unknown variant', `${profile.id} has no variant "${variant}". Known: ${profile.variants.map((v) => v.id).join(', ') || 'none'}.`);
+      throw new Problem(
+        400,
+        'Unknown variant',
+        `${profile.id} has no variant "${variant}". Known: ${profile.variants.map((v) => v.id).join(', ') || 'none'}.`,
+      );
     response.status(201).json(await Machine.create({ ...input, variant, id: v7() }));
   });
   return router;

@@ -9,7 +9,12 @@ export function profileRoutes(profiles: Profiles): Router {
   });
   router.get('/:id', (request, response) => {
     const profile = profiles.get(request.params.id);
-    if (!profile) throw new Problem(404, 'No such profile', `There is no profile "${request.params.id}". Known: ${profiles.ids().join(', ')}.`);
+    if (!profile)
+      throw new Problem(
+        404,
+        'No such profile',
+        `There is no profile "${request.params.id}". Known: ${profiles.ids().join(', ')}.`,
+      );
     response.json(profile);
   });
   return router;

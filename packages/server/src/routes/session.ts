@@ -24,13 +24,19 @@ export function sessionRoutes(limit: RequestHandler): Router {
     if (!(await checkPassword(person?.passwordHash, password)) || !person)
       throw new Problem(401, 'Not signed in', 'Name and password do not fit. Check both and try again.');
     // A new session id, so that an id planted before the sign-in is worth nothing.
-    await new Promise<void>((resolve, reject) => request.session.regenerate((e: unknown) => (e ? reject(e as Error) : resolve())));
+    await new Promise<void>((resolve, reject) =>
+      request.session.regenerate((e: unknown) => (e ? reject(e as Error) : resolve())),
+    );
     request.session.personId = person.id;
-    await new Promise<void>((resolve, reject) => request.session.save((e: unknown) => (e ? reject(e as Error) : resolve())));
+    await new Promise<void>((resolve, reject) =>
+      request.session.save((e: unknown) => (e ? reject(e as Error) : resolve())),
+    );
     response.json(shown(person));
   });
   router.delete('/', async (request, response) => {
-    await new Promise<void>((resolve, reject) => request.session.destroy((e: unknown) => (e ? reject(e as Error) : resolve())));
+    await new Promise<void>((resolve, reject) =>
+      request.session.destroy((e: unknown) => (e ? reject(e as Error) : resolve())),
+    );
     response.clearCookie('zetalysis').status(204).end();
   });
   return router;

@@ -24,12 +24,20 @@ export async function http<T>(method: 'GET' | 'POST' | 'DELETE', path: string, b
       signal: AbortSignal.timeout(8000),
     });
   } catch {
-    throw new ServerProblem(0, 'Server not reachable', 'The server cannot be reached. Go on; what you enter is kept here and sent later.');
+    throw new ServerProblem(
+      0,
+      'Server not reachable',
+      'The server cannot be reached. Go on; what you enter is kept here and sent later.',
+    );
   }
   if (response.status === 204) return undefined as T;
   const isJson = response.headers.get('content-type')?.includes('json') === true;
   const data: unknown = isJson ? await response.json().catch(() => undefined) : undefined;
   if (response.ok && isJson) return data as T;
   const problem = data as { title?: string; detail?: string } | undefined;
-  throw new ServerProblem(response.status, problem?.title ?? 'No answer', problem?.detail ?? `The server answered ${response.status}. Try again later.`);
+  throw new ServerProblem(
+    response.status,
+    problem?.title ?? 'No answer',
+    problem?.detail ?? `The server answered ${response.status}. Try again later.`,
+  );
 }

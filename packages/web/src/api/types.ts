@@ -28,7 +28,12 @@ export interface CallSummary {
   readonly openedAt: string;
   readonly machine: Machine | null;
   readonly bypassed: readonly string[];
-  readonly record: { readonly part: string; readonly failure: string; readonly cause: string; readonly standing: string } | null;
+  readonly record: {
+    readonly part: string;
+    readonly failure: string;
+    readonly cause: string;
+    readonly standing: string;
+  } | null;
   readonly closed: boolean;
 }
 

@@ -13,7 +13,12 @@ const Today = lazy(() => import('../places/today/Today'));
 const NewCall = lazy(() => import('../places/today/NewCall'));
 const Machines = lazy(() => import('../places/machines/Machines'));
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: true, networkMode: 'always' }, mutations: { networkMode: 'always' } } });
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { retry: false, refetchOnWindowFocus: true, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
+});
 
 function SignedIn({ place }: { place: (me: Me) => React.ReactNode }) {
   const me = useMe();
@@ -32,7 +37,10 @@ const router = createBrowserRouter([
       { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
       { path: '/calls/:id', element: <SignedIn place={(me) => <CallPlace me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
-      { path: '*', element: <SignedIn place={() => <p className="waiting">There is nothing at this address. Go to Today.</p>} /> },
+      {
+        path: '*',
+        element: <SignedIn place={() => <p className="waiting">There is nothing at this address. Go to Today.</p>} />,
+      },
     ],
   },
 ]);

@@ -7,7 +7,10 @@ export function Failure() {
   return (
     <main className="failure">
       <h1>This page broke</h1>
-      <p>What you entered is kept on this device. Load the page again; if it breaks again, go to Today and open the call from there.</p>
+      <p>
+        What you entered is kept on this device. Load the page again; if it breaks again, go to Today and open the call
+        from there.
+      </p>
       <p>
         <button type="button" onClick={() => location.reload()}>
           Load again

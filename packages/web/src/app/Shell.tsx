@@ -7,7 +7,9 @@ import type { Me } from '../api/types';
 type Theme = 'light' | 'cellar';
 
 function useTheme(): [Theme, () => void] {
-  const [theme, setTheme] = useState<Theme>(() => (localStorage.getItem('zetalysis.theme') === 'cellar' ? 'cellar' : 'light'));
+  const [theme, setTheme] = useState<Theme>(() =>
+    localStorage.getItem('zetalysis.theme') === 'cellar' ? 'cellar' : 'light',
+  );
   useEffect(() => {
     document.documentElement.dataset['theme'] = theme;
     localStorage.setItem('zetalysis.theme', theme);

@@ -22,13 +22,23 @@ export interface Drawing {
   readonly outcomes: readonly Choice[];
   readonly codes: readonly Choice[];
   readonly looks: readonly { readonly id: string; readonly ask: string; readonly answers: readonly Choice[] }[];
-  readonly gauges: readonly { readonly id: string; readonly title: string; readonly how: string; readonly dimension: Dimension }[];
-  readonly parts: readonly { readonly id: string; readonly title: string; readonly branches: readonly string[]; readonly bypassable: boolean }[];
+  readonly gauges: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly how: string;
+    readonly dimension: Dimension;
+  }[];
+  readonly parts: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly branches: readonly string[];
+    readonly bypassable: boolean;
+  }[];
   readonly plugs: readonly { readonly id: string; readonly title: string }[];
   readonly cautions: readonly string[];
 }
 
-export interface Choice {
+interface Choice {
   readonly id: string;
   readonly title: string;
 }
@@ -42,7 +52,13 @@ export interface DrawnRung {
 
 export type DrawnItem =
   | { readonly kind: 'net'; readonly name: string; readonly point: boolean }
-  | { readonly kind: 'part'; readonly part: string; readonly branch: string; readonly title: string; readonly symbol: PartSymbol };
+  | {
+      readonly kind: 'part';
+      readonly part: string;
+      readonly branch: string;
+      readonly title: string;
+      readonly symbol: PartSymbol;
+    };
 
 /** Single passages nobody probes along: sources, bonds, inner loads of a control. */
 const NOT_DRAWN = new Set(['wire', 'supply', 'control', 'plug-pin']);
@@ -58,7 +74,9 @@ export function drawingOf(model: Model): Drawing {
     phases: model.phases.map(({ id, title, ask, unwanted, trial }) => ({ id, title, ask, unwanted, trial })),
     rungs: model.rungs
       .filter((rung) => {
-        const kinds = rung.items.flatMap((i) => ('branch' in i ? [model.parts[model.branches[i.branch]!.part]!.kind.name] : []));
+        const kinds = rung.items.flatMap((i) =>
+          'branch' in i ? [model.parts[model.branches[i.branch]!.part]!.kind.name] : [],
+        );
         return kinds.length > 1 || !NOT_DRAWN.has(kinds[0]!);
       })
       .map((rung) => ({
@@ -68,17 +86,39 @@ export function drawingOf(model: Model): Drawing {
           if ('net' in item) return { kind: 'net', name: net(item.net), point: !net(item.net).startsWith('~') };
           const branch = model.branches[item.branch]!;
           const part = model.parts[branch.part]!;
-          return { kind: 'part', part: part.id, branch: branch.name, title: part.title, symbol: part.kind.symbol(branch.name, part.spec) };
+          return {
+            kind: 'part',
+            part: part.id,
+            branch: branch.name,
+            title: part.title,
+            symbol: part.kind.symbol(branch.name, part.spec),
+          };
         }),
       })),
-    points: Object.fromEntries(model.points.map((p) => [net(p.net), { reach: p.reach, black: net(p.black), line: p.line }])),
+    points: Object.fromEntries(
+      model.points.map((p) => [net(p.net), { reach: p.reach, black: net(p.black), line: p.line }]),
+    ),
     outcomes: OUTCOMES.map((id) => ({ id, title: OUTCOME_WORDS[id] })),
     codes: [...model.codes.map((c) => c.id), 'none', 'dark'].map((id) => ({ id, title: codeWords(model, id) })),
-    looks: model.looks.map((l) => ({ id: l.id, ask: l.ask, answers: l.answers.map(({ id, title }) => ({ id, title })) })),
-    gauges: model.gauges.map((g) => ({ id: g.id, title: g.title, how: g.how, dimension: model.quantities[g.quantity]!.dimension })),
+    looks: model.looks.map((l) => ({
+      id: l.id,
+      ask: l.ask,
+      answers: l.answers.map(({ id, title }) => ({ id, title })),
+    })),
+    gauges: model.gauges.map((g) => ({
+      id: g.id,
+      title: g.title,
+      how: g.how,
+      dimension: model.quantities[g.quantity]!.dimension,
+    })),
     parts: model.parts
       .filter((p) => p.kind.name !== 'plug-pin')
-      .map((p) => ({ id: p.id, title: p.title, branches: p.kind.deadTests(p.spec).map((d) => d.branch), bypassable: mayBypass(p) })),
+      .map((p) => ({
+        id: p.id,
+        title: p.title,
+        branches: p.kind.deadTests(p.spec).map((d) => d.branch),
+        bypassable: mayBypass(p),
+      })),
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
   };

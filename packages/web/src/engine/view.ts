@@ -1,4 +1,13 @@
-import { closingObstacles, draftRecord, standingOf, type AdviceSnapshot, type BreakRecord, type CallEvent, type CallState, snapshot } from '@zetalysis/core/call';
+import {
+  closingObstacles,
+  draftRecord,
+  standingOf,
+  type AdviceSnapshot,
+  type BreakRecord,
+  type CallEvent,
+  type CallState,
+  snapshot,
+} from '@zetalysis/core/call';
 import { judgeDeadTest } from '@zetalysis/core/component-test';
 import {
   cautionsFor,
@@ -42,7 +51,7 @@ export interface CallView {
   readonly at: string;
 }
 
-export interface SuspectView {
+interface SuspectView {
   readonly repair: string;
   readonly words: string;
   readonly mend: string;
@@ -64,14 +73,14 @@ export interface BeadView {
   readonly likely: number;
 }
 
-export interface NetView {
+interface NetView {
   readonly state: 'live' | 'dead' | 'unknown';
   /** What a sound appliance shows here at this step. */
   readonly good: string;
   readonly measured: string | undefined;
 }
 
-export interface LogLine {
+interface LogLine {
   readonly id: string;
   readonly words: string;
   readonly at: string;
@@ -97,11 +106,16 @@ export interface TestView {
 }
 
 /** How the answer is given: by typing a reading or by choosing. */
-export type AnswerForm =
+type AnswerForm =
   | { readonly kind: 'reading'; readonly dimension: Dimension; readonly event: ReadingEvent }
-  | { readonly kind: 'choice'; readonly type: 'seen' | 'outcome' | 'code' | 'look'; readonly subject: string; readonly options: readonly { id: string; title: string }[] };
+  | {
+      readonly kind: 'choice';
+      readonly type: 'seen' | 'outcome' | 'code' | 'look';
+      readonly subject: string;
+      readonly options: readonly { id: string; title: string }[];
+    };
 
-export type ReadingEvent =
+type ReadingEvent =
   | { readonly type: 'volts'; readonly red: string; readonly black: string; readonly phase?: string }
   | { readonly type: 'ohms'; readonly part: string; readonly branch: string }
   | { readonly type: 'gauge'; readonly gauge: string }
@@ -156,7 +170,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
   };
 }
 
-export function mendWords(model: Model, repair: string): string {
+function mendWords(model: Model, repair: string): string {
   if (repair === 'none') return 'no repair';
   if (repair === 'unknown') return 'test on in general terms';
   const [id, mend] = repair.split(':') as [string, string];
@@ -168,7 +182,9 @@ function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units
   const { model } = engine;
   const { evidence, log } = state;
   const healthy = engine.traces.last(engine.healthy, evidence.episodes).trace;
-  const live = engine.hypotheses.filter((h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'));
+  const live = engine.hypotheses.filter(
+    (h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'),
+  );
   const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0);
   let front = true;
   return model.phases.map((phase) => {
@@ -180,7 +196,8 @@ function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units
       if (retracted || problem !== undefined) continue;
       if (body.type === 'setup' || body.type === 'repaired') answer = undefined;
       if (body.type === 'seen' && body.phase === phase.id) answer = body.answer;
-      if (body.type === 'volts' && body.phase === phase.id) readings.push(`${body.red}–${body.black} ${formatReading(body.reading, units)}`);
+      if (body.type === 'volts' && body.phase === phase.id)
+        readings.push(`${body.red}–${body.black} ${formatReading(body.reading, units)}`);
       if (body.type === 'gauge' && model.gauges.find((g) => g.id === body.gauge)?.phase === phase.index)
         readings.push(`${body.gauge} ${formatReading(body.reading, units)}`);
       if (body.type === 'timing' && body.phase === phase.id) measuredAt = formatReading(body.reading, units);
@@ -205,10 +222,18 @@ function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units
 }
 
 /** Where power is, as far as the suspects agree; measured points show their reading. */
-function netsOf(engine: Engine, state: CallState, assessment: Assessment, at: string, units: UnitSystem): Record<string, NetView> {
+function netsOf(
+  engine: Engine,
+  state: CallState,
+  assessment: Assessment,
+  at: string,
+  units: UnitSystem,
+): Record<string, NetView> {
   const { model } = engine;
   const phase = model.phases.findIndex((p) => p.id === at);
-  const live = engine.hypotheses.filter((h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'));
+  const live = engine.hypotheses.filter(
+    (h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'),
+  );
   const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0) || 1;
   const result: Record<string, NetView> = {};
   // What black probes rest on is common, not live or dead.
@@ -225,14 +250,16 @@ function netsOf(engine: Engine, state: CallState, assessment: Assessment, at: st
       let hot = 0;
       for (const h of live) {
         const p = engine.expect(state.evidence, h, question);
-        if ((p.kind === 'volts' && p.volts > 8) || p.kind === 'unsteady') hot += assessment.probabilities[h.index]! / weight;
+        if ((p.kind === 'volts' && p.volts > 8) || p.kind === 'unsteady')
+          hot += assessment.probabilities[h.index]! / weight;
       }
       const good = predictionWords(model, question, engine.expect(state.evidence, engine.healthy, question), units);
       let measured: string | undefined;
       for (const { event, retracted } of state.log) {
         const { body } = event;
         if (!retracted && (body.type === 'setup' || body.type === 'repaired')) measured = undefined;
-        if (!retracted && body.type === 'volts' && body.red === name && (body.phase ?? at) === at) measured = formatReading(body.reading, units);
+        if (!retracted && body.type === 'volts' && body.red === name && (body.phase ?? at) === at)
+          measured = formatReading(body.reading, units);
       }
       result[name] = { state: hot > 0.95 ? 'live' : hot < 0.05 ? 'dead' : 'unknown', good, measured };
     }
@@ -247,7 +274,8 @@ function logOf(model: Model, state: CallState, units: UnitSystem): LogLine[] {
     at: event.at,
     person: event.person,
     retracted,
-    undoable: !retracted && event.body.type !== 'opened' && event.body.type !== 'retracted' && event.body.type !== 'closed',
+    undoable:
+      !retracted && event.body.type !== 'opened' && event.body.type !== 'retracted' && event.body.type !== 'closed',
     problem,
   }));
 }
@@ -313,7 +341,13 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string
 }
 
 /** The next test and two others. */
-export function testsView(engine: Engine, state: CallState, assessment: Assessment, ranked: readonly RankedTest[], units: UnitSystem): TestView[] {
+export function testsView(
+  engine: Engine,
+  state: CallState,
+  assessment: Assessment,
+  ranked: readonly RankedTest[],
+  units: UnitSystem,
+): TestView[] {
   const { model } = engine;
   return ranked.slice(0, 3).map(({ test, minutes, outcomes, settles }) => {
     const q = test.question;
@@ -324,7 +358,11 @@ export function testsView(engine: Engine, state: CallState, assessment: Assessme
         : { ...present, bypassed: [...present.bypassed, test.intervention.bypass] }
       : undefined;
     const healthy = setup
-      ? engine.traces.predict(engine.healthy, [...state.evidence.episodes, { setup, repaired: state.evidence.episodes.at(-1)!.repaired }], q)
+      ? engine.traces.predict(
+          engine.healthy,
+          [...state.evidence.episodes, { setup, repaired: state.evidence.episodes.at(-1)!.repaired }],
+          q,
+        )
       : engine.expect(state.evidence, engine.healthy, q);
     return {
       id: test.id,
@@ -359,30 +397,66 @@ function answerForm(model: Model, q: Question): AnswerForm {
   switch (q.kind) {
     case 'seen':
       return {
-        kind: 'choice', type: 'seen', subject: model.phases[q.phase]!.id,
-        options: [{ id: 'yes', title: 'Yes' }, { id: 'no', title: 'No' }, { id: 'unclear', title: 'Can’t tell' }],
+        kind: 'choice',
+        type: 'seen',
+        subject: model.phases[q.phase]!.id,
+        options: [
+          { id: 'yes', title: 'Yes' },
+          { id: 'no', title: 'No' },
+          { id: 'unclear', title: 'Can’t tell' },
+        ],
       };
     case 'outcome':
-      return { kind: 'choice', type: 'outcome', subject: '', options: Object.entries(OUTCOME_WORDS).map(([id, title]) => ({ id, title })) };
+      return {
+        kind: 'choice',
+        type: 'outcome',
+        subject: '',
+        options: Object.entries(OUTCOME_WORDS).map(([id, title]) => ({ id, title })),
+      };
     case 'code':
       return {
-        kind: 'choice', type: 'code', subject: '',
-        options: [...model.codes.map((c) => ({ id: c.id, title: `${c.id}: ${c.title}` })), { id: 'none', title: 'No fault code' }, { id: 'dark', title: 'Light is dark' }],
+        kind: 'choice',
+        type: 'code',
+        subject: '',
+        options: [
+          ...model.codes.map((c) => ({ id: c.id, title: `${c.id}: ${c.title}` })),
+          { id: 'none', title: 'No fault code' },
+          { id: 'dark', title: 'Light is dark' },
+        ],
       };
     case 'look': {
       const look = model.looks[q.look]!;
-      return { kind: 'choice', type: 'look', subject: look.id, options: look.answers.map(({ id, title }) => ({ id, title })) };
+      return {
+        kind: 'choice',
+        type: 'look',
+        subject: look.id,
+        options: look.answers.map(({ id, title }) => ({ id, title })),
+      };
     }
     case 'volts':
       return {
-        kind: 'reading', dimension: 'voltage',
-        event: { type: 'volts', red: model.nets[q.red]!, black: model.nets[q.black]!, ...(q.phase < 0 ? {} : { phase: model.phases[q.phase]!.id }) },
+        kind: 'reading',
+        dimension: 'voltage',
+        event: {
+          type: 'volts',
+          red: model.nets[q.red]!,
+          black: model.nets[q.black]!,
+          ...(q.phase < 0 ? {} : { phase: model.phases[q.phase]!.id }),
+        },
       };
     case 'ohms':
-      return { kind: 'reading', dimension: 'resistance', event: { type: 'ohms', part: model.parts[q.part]!.id, branch: q.branch } };
+      return {
+        kind: 'reading',
+        dimension: 'resistance',
+        event: { type: 'ohms', part: model.parts[q.part]!.id, branch: q.branch },
+      };
     case 'gauge': {
       const gauge = model.gauges[q.gauge]!;
-      return { kind: 'reading', dimension: model.quantities[gauge.quantity]!.dimension, event: { type: 'gauge', gauge: gauge.id } };
+      return {
+        kind: 'reading',
+        dimension: model.quantities[gauge.quantity]!.dimension,
+        event: { type: 'gauge', gauge: gauge.id },
+      };
     }
     case 'timing':
       return { kind: 'reading', dimension: 'time', event: { type: 'timing', phase: model.phases[q.phase]!.id } };

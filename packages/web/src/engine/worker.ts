@@ -1,5 +1,12 @@
 import { expose } from 'comlink';
-import { parseEntryLine, reduceCall, type AdviceSnapshot, type CallEvent, type CallState, type EventBody } from '@zetalysis/core/call';
+import {
+  parseEntryLine,
+  reduceCall,
+  type AdviceSnapshot,
+  type CallEvent,
+  type CallState,
+  type EventBody,
+} from '@zetalysis/core/call';
 import { Engine, type Assessment, type RankedTest } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import type { Parsed } from '@zetalysis/core/units';

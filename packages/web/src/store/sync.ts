@@ -40,7 +40,8 @@ async function pushOne(call: string, event: CallEvent): Promise<void> {
     await http('POST', `/calls/${call}/events`, { events: [event] });
     await local.markSent([event.id]);
   } catch (error) {
-    if (error instanceof ServerProblem && !error.away && error.status !== 401) await local.markRefused(event.id, error.message);
+    if (error instanceof ServerProblem && !error.away && error.status !== 401)
+      await local.markRefused(event.id, error.message);
   }
 }
 
@@ -48,7 +49,10 @@ async function pushOne(call: string, event: CallEvent): Promise<void> {
 export async function pull(call: string): Promise<void> {
   for (;;) {
     const after = await local.cursor(call);
-    const page = await http<{ events: CallEvent[]; cursor: number; more: boolean }>('GET', `/calls/${call}/events?after=${after}`);
+    const page = await http<{ events: CallEvent[]; cursor: number; more: boolean }>(
+      'GET',
+      `/calls/${call}/events?after=${after}`,
+    );
     await local.receive(call, page.events, page.cursor);
     if (!page.more) return;
   }

@@ -26,12 +26,6 @@ export function useCall(call: string, person: string): CallLog {
   const newest = useRef<readonly CallEvent[]>([]);
   const busy = useRef<Promise<void>>(Promise.resolve());
 
-  const reread = useCallback(async () => {
-    const kept = mergeEvents((await local.events(call)).map((k) => k.event));
-    newest.current = kept;
-    setEvents(kept);
-  }, [call]);
-
   const synchronise = useCallback(() => {
     busy.current = busy.current.then(async () => {
       try {
@@ -51,6 +45,11 @@ export function useCall(call: string, person: string): CallLog {
   }, [call]);
 
   useEffect(() => {
+    const reread = (): Promise<void> =>
+      local.events(call).then((kept) => {
+        newest.current = mergeEvents(kept.map((k) => k.event));
+        setEvents(newest.current);
+      });
     void reread().then(synchronise);
     const stopNews = onNews((id) => id === call && void reread());
     const timer = setInterval(() => document.visibilityState === 'visible' && synchronise(), POLL_MS);
@@ -60,7 +59,7 @@ export function useCall(call: string, person: string): CallLog {
       clearInterval(timer);
       window.removeEventListener('online', synchronise);
     };
-  }, [call, reread, synchronise]);
+  }, [call, synchronise]);
 
   const append = useCallback(
     async (body: EventBody) => {

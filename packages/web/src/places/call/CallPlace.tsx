@@ -40,12 +40,25 @@ function OneCall({ id, me }: { id: string; me: Me }) {
     },
     [append],
   );
-  const answer = useCallback((p: string, a: 'yes' | 'no' | 'unclear') => void append({ type: 'seen', phase: p, answer: a }), [append]);
+  const answer = useCallback(
+    (p: string, a: 'yes' | 'no' | 'unclear') => void append({ type: 'seen', phase: p, answer: a }),
+    [append],
+  );
   const undoNewest = useCallback(() => {
     const newest = view?.log.findLast((l) => l.undoable);
     if (newest) void append({ type: 'retracted', event: newest.id });
   }, [append, view]);
-  const keys = { view, drawing, setPhase, answer, undoNewest, setHelp, setRecording, clearProbes: () => setProbes([]), entry };
+  const keys = {
+    view,
+    drawing,
+    setPhase,
+    answer,
+    undoNewest,
+    setHelp,
+    setRecording,
+    clearProbes: () => setProbes([]),
+    entry,
+  };
   useKeys(keys);
 
   // A tapped point is a probe; the next one is the black probe, else the point's own common.
@@ -109,14 +122,20 @@ function OneCall({ id, me }: { id: string; me: Me }) {
         <div className="right">
           <NextTest tests={engine.tests} view={view} thinking={engine.thinking} onEvents={appendAll} />
           <Suspects view={view} />
-          <Ending view={view} onRecord={() => setRecording(true)} onClose={() => void append({ type: 'closed', words: '' })} />
+          <Ending
+            view={view}
+            onRecord={() => setRecording(true)}
+            onClose={() => void append({ type: 'closed', words: '' })}
+          />
         </div>
         <Cord
           drawing={drawing}
           view={view}
           onAnswer={answer}
           onChoose={setPhase}
-          onEnding={(type, value) => void append(type === 'outcome' ? ({ type, outcome: value } as EventBody) : { type: 'code', code: value })}
+          onEnding={(type, value) =>
+            void append(type === 'outcome' ? ({ type, outcome: value } as EventBody) : { type: 'code', code: value })
+          }
         />
         <div className="middle">
           <section className="circuit" aria-label="Circuit and readings">
@@ -160,14 +179,23 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   );
 }
 
-function Ending({ view, onRecord, onClose }: { view: NonNullable<ReturnType<typeof useEngine>['view']>; onRecord: () => void; onClose: () => void }) {
+function Ending({
+  view,
+  onRecord,
+  onClose,
+}: {
+  view: NonNullable<ReturnType<typeof useEngine>['view']>;
+  onRecord: () => void;
+  onClose: () => void;
+}) {
   const [asked, setAsked] = useState(false);
   if (view.closed) return null;
   return (
     <section className="ending" aria-label="Record">
       {view.record && (
         <p>
-          <strong>{view.record.part}</strong>: {view.record.failure}. {view.record.cause} <em>({view.record.standing})</em>
+          <strong>{view.record.part}</strong>: {view.record.failure}. {view.record.cause}{' '}
+          <em>({view.record.standing})</em>
         </p>
       )}
       <button type="button" className={view.standing === 'proved' && !view.record ? 'main' : ''} onClick={onRecord}>

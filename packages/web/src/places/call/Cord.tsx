@@ -26,21 +26,42 @@ export function Cord({ drawing, view, onAnswer, onChoose, onEnding }: Props) {
           const bead = view.beads[i]!;
           const state = stateOf(bead, i, frontAt, phase.unwanted);
           return (
-            <li key={phase.id} className={`bead ${state.name}${view.at === phase.id ? ' chosen' : ''}`} data-phase={phase.id}>
-              <button type="button" className="bead-head" aria-pressed={view.at === phase.id} onClick={() => onChoose(phase.id)} title={phase.ask}>
+            <li
+              key={phase.id}
+              className={`bead ${state.name}${view.at === phase.id ? ' chosen' : ''}`}
+              data-phase={phase.id}
+            >
+              <button
+                type="button"
+                className="bead-head"
+                aria-pressed={view.at === phase.id}
+                onClick={() => onChoose(phase.id)}
+                title={phase.ask}
+              >
                 <span className="bead-mark" aria-hidden="true" />
                 <span className="bead-title">
                   {phase.title}
                   <span className="bead-note">
                     <span className="bead-state">{state.words}</span>
-                    {bead.expectedAt !== undefined && <span className="bead-time"> · {bead.measuredAt ?? `about ${Math.round(bead.expectedAt)} s`}</span>}
+                    {bead.expectedAt !== undefined && (
+                      <span className="bead-time">
+                        {' '}
+                        · {bead.measuredAt ?? `about ${Math.round(bead.expectedAt)} s`}
+                      </span>
+                    )}
                     {bead.readings.length > 0 && <span className="bead-readings"> · {bead.readings.join(' · ')}</span>}
                   </span>
                 </span>
               </button>
               <span className="bead-answers" role="group" aria-label={phase.ask}>
                 {ANSWERS.map((a) => (
-                  <button key={a.id} type="button" aria-pressed={bead.answer === a.id} aria-label={`${phase.title}: ${a.words}`} onClick={() => onAnswer(phase.id, a.id)}>
+                  <button
+                    key={a.id}
+                    type="button"
+                    aria-pressed={bead.answer === a.id}
+                    aria-label={`${phase.title}: ${a.words}`}
+                    onClick={() => onAnswer(phase.id, a.id)}
+                  >
                     {a.mark}
                   </button>
                 ))}
@@ -86,7 +107,8 @@ export function Cord({ drawing, view, onAnswer, onChoose, onEnding }: Props) {
 function stateOf(bead: BeadView, index: number, frontAt: number, unwanted: boolean): { name: string; words: string } {
   if (bead.front) return { name: 'front', words: 'broke off here' };
   if (bead.answer === 'yes') return unwanted ? { name: 'front', words: 'happens' } : { name: 'lit', words: 'proved' };
-  if (bead.answer === 'no') return unwanted ? { name: 'unlit', words: 'does not happen' } : { name: 'unlit', words: 'did not come' };
+  if (bead.answer === 'no')
+    return unwanted ? { name: 'unlit', words: 'does not happen' } : { name: 'unlit', words: 'did not come' };
   if (bead.answer === 'unclear') return { name: 'open', words: 'can’t tell' };
   if (frontAt >= 0 && index > frontAt) return { name: 'unlit', words: 'unlit' };
   if (unwanted) return { name: 'open', words: 'should not happen' };

@@ -22,7 +22,9 @@ export function Ladder({ drawing, view, red, onNet, onPart }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(LEAST_WIDTH);
   useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setWidth(Math.max(LEAST_WIDTH, Math.floor(entry!.contentRect.width))));
+    const watch = new ResizeObserver(([entry]) =>
+      setWidth(Math.max(LEAST_WIDTH, Math.floor(entry!.contentRect.width))),
+    );
     watch.observe(frame.current!);
     return () => watch.disconnect();
   }, []);
@@ -31,7 +33,17 @@ export function Ladder({ drawing, view, red, onNet, onPart }: Props) {
     <div className="ladder-frame" ref={frame}>
       <svg className="ladder" width={width} height={height} role="group" aria-label="Circuit">
         {drawing.rungs.map((rung, row) => (
-          <Rung key={rung.id} rung={rung} y={row * ROW + 24} width={width} drawing={drawing} view={view} red={red} onNet={onNet} onPart={onPart} />
+          <Rung
+            key={rung.id}
+            rung={rung}
+            y={row * ROW + 24}
+            width={width}
+            drawing={drawing}
+            view={view}
+            red={red}
+            onNet={onNet}
+            onPart={onPart}
+          />
         ))}
       </svg>
     </div>
@@ -44,7 +56,16 @@ function place(items: readonly DrawnItem[], width: number): number[] {
   return items.map((_, i) => LEFT + i * step);
 }
 
-function Rung({ rung, y, width, drawing, view, red, onNet, onPart }: Props & { rung: DrawnRung; y: number; width: number }) {
+function Rung({
+  rung,
+  y,
+  width,
+  drawing,
+  view,
+  red,
+  onNet,
+  onPart,
+}: Props & { rung: DrawnRung; y: number; width: number }) {
   // An unnamed joint between two parts takes no room of its own.
   const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
   const xs = place(shown, width);
@@ -52,20 +73,24 @@ function Rung({ rung, y, width, drawing, view, red, onNet, onPart }: Props & { r
     if (item?.kind !== 'net') return 'unknown';
     return view.nets[item.name]?.state ?? 'common';
   };
-  let before: DrawnItem | undefined;
   return (
     <g className={`rung${rung.line ? ' line-voltage' : ''}`}>
       {shown.map((item, i) => {
-        if (item.kind === 'net') before = item;
-        const after = item.kind === 'net' ? item : shown.slice(i).find((x) => x.kind === 'net');
-        const next = shown[i + 1];
-        if (next === undefined) return null;
-        const wire = item.kind === 'net' ? stateOf(item) : stateOf(next.kind === 'net' ? next : (after ?? before));
+        if (i === shown.length - 1) return null;
+        // From a net on, a wire has that net's state; behind a part, the state of the net it leads to.
+        const wire = stateOf(item.kind === 'net' ? item : shown.slice(i).find((x) => x.kind === 'net'));
         return <line key={`w${i}`} className={`wire ${wire}`} x1={xs[i]} x2={xs[i + 1]} y1={y} y2={y} />;
       })}
       {shown.map((item, i) =>
         item.kind === 'part' ? (
-          <PartGlyph key={i} item={item} x={xs[i]!} y={y} suspect={suspicion(view, item.part)} onClick={() => onPart(item.part, item.branch)} />
+          <PartGlyph
+            key={i}
+            item={item}
+            x={xs[i]!}
+            y={y}
+            suspect={suspicion(view, item.part)}
+            onClick={() => onPart(item.part, item.branch)}
+          />
         ) : null,
       )}
       {shown.map((item, i) => {
@@ -90,10 +115,18 @@ function Rung({ rung, y, width, drawing, view, red, onNet, onPart }: Props & { r
           >
             <title>{label}</title>
             <rect className="target" x={xs[i]! - 22} y={y - 22} width="44" height="44" />
-            {net?.state === 'dead' ? <circle cx={xs[i]} cy={y} r="5" /> : net?.state === 'unknown' ? <path d={diamond(xs[i]!, y)} /> : <circle cx={xs[i]} cy={y} r="6" />}
+            {net?.state === 'dead' ? (
+              <circle cx={xs[i]} cy={y} r="5" />
+            ) : net?.state === 'unknown' ? (
+              <path d={diamond(xs[i]!, y)} />
+            ) : (
+              <circle cx={xs[i]} cy={y} r="6" />
+            )}
             <text x={xs[i]} y={y - 10} className="net-name">
               {item.name}
-              {net?.measured !== undefined && <tspan className="measured"> {net.measured.replace(', unsteady', ' ~')}</tspan>}
+              {net?.measured !== undefined && (
+                <tspan className="measured"> {net.measured.replace(', unsteady', ' ~')}</tspan>
+              )}
             </text>
           </g>
         );

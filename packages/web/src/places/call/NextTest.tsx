@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import type { EventBody } from '@zetalysis/core/call';
 import { parseReading } from '@zetalysis/core/units';
 import type { CallView, TestView } from '../../engine/view';
@@ -17,13 +17,19 @@ export function NextTest({ tests, view, thinking, onEvents }: Props) {
   if (view.closed) return <Done words="This call is closed." />;
   if (!test) {
     if (tests === undefined || thinking) return <Done words="Working out the next test…" />;
-    const words = view.standing === 'proved' ? 'Proved. Record the break, repair it, then prove the repair.' : 'No further test of the model tells the suspects apart. Record what you found, as suspected.';
+    const words =
+      view.standing === 'proved'
+        ? 'Proved. Record the break, repair it, then prove the repair.'
+        : 'No further test of the model tells the suspects apart. Record what you found, as suspected.';
     return <Done words={words} />;
   }
   return (
     <section className="next" aria-label="Next test">
       <h2>
-        Next test <span className="fine">{test.minutes} min{test.settles ? ' · can settle it' : ''}</span>
+        Next test{' '}
+        <span className="fine">
+          {test.minutes} min{test.settles ? ' · can settle it' : ''}
+        </span>
       </h2>
       <p className="instruction">{test.instruction}</p>
       {test.cautions.length > 0 && (
@@ -45,16 +51,30 @@ export function NextTest({ tests, view, thinking, onEvents }: Props) {
         ))}
       </dl>
       <p className="decline">
-        <button type="button" className="quiet" onClick={() => onEvents([{ type: 'declined', test: test.id, why: 'cannot' }])}>
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => onEvents([{ type: 'declined', test: test.id, why: 'cannot' }])}
+        >
           Can’t
         </button>
-        <button type="button" className="quiet" onClick={() => onEvents([{ type: 'declined', test: test.id, why: 'will-not' }])}>
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => onEvents([{ type: 'declined', test: test.id, why: 'will-not' }])}
+        >
           Won’t
         </button>
         {tests!
           .filter((t) => t.id !== test.id)
           .map((t) => (
-            <button key={t.id} type="button" className="quiet other" onClick={() => setChosen(t.id)} title={t.instruction}>
+            <button
+              key={t.id}
+              type="button"
+              className="quiet other"
+              onClick={() => setChosen(t.id)}
+              title={t.instruction}
+            >
               {t.title}
             </button>
           ))}
@@ -77,7 +97,6 @@ function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEv
   const [problem, setProblem] = useState<string>();
   const field = useRef<HTMLInputElement>(null);
   const { answer } = test;
-  useEffect(() => setProblem(undefined), [text]);
   // What was unplugged or bypassed for the test is put back after its answer.
   const send = (body: EventBody): void => {
     const back: EventBody = { type: 'setup', ...view.setup };
@@ -87,7 +106,12 @@ function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEv
     return (
       <div className="choices" role="group" aria-label={test.title}>
         {answer.options.map((o, i) => (
-          <button key={o.id} type="button" data-choice={i + 1} onClick={() => send(choiceEvent(answer.type, answer.subject, o.id))}>
+          <button
+            key={o.id}
+            type="button"
+            data-choice={i + 1}
+            onClick={() => send(choiceEvent(answer.type, answer.subject, o.id))}
+          >
             {o.title}
           </button>
         ))}
@@ -113,7 +137,10 @@ function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEv
         aria-invalid={problem !== undefined}
         aria-describedby={problem === undefined ? undefined : 'reading-problem'}
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => {
+          setText(e.target.value);
+          setProblem(undefined);
+        }}
         placeholder={PLACEHOLDER[answer.dimension] ?? ''}
         autoComplete="off"
         inputMode="text"
@@ -131,7 +158,13 @@ function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEv
   );
 }
 
-const PLACEHOLDER: Partial<Record<string, string>> = { voltage: '24.6  ·  15-18 unsteady', resistance: '15.4  ·  1.85k  ·  OL', pressure: '0.6 inwc', current: '3.2uA', time: '4.5 s' };
+const PLACEHOLDER: Partial<Record<string, string>> = {
+  voltage: '24.6  ·  15-18 unsteady',
+  resistance: '15.4  ·  1.85k  ·  OL',
+  pressure: '0.6 inwc',
+  current: '3.2uA',
+  time: '4.5 s',
+};
 
 function choiceEvent(type: 'seen' | 'outcome' | 'code' | 'look', subject: string, id: string): EventBody {
   switch (type) {

@@ -3,7 +3,19 @@ import type { DrawnItem } from '../../engine/drawing';
 type Part = Extract<DrawnItem, { kind: 'part' }>;
 
 /** Our own signs: what a part is, and a bold frame with its share when it is suspected. */
-export function PartGlyph({ item, x, y, suspect, onClick }: { item: Part; x: number; y: number; suspect: number; onClick: () => void }) {
+export function PartGlyph({
+  item,
+  x,
+  y,
+  suspect,
+  onClick,
+}: {
+  item: Part;
+  x: number;
+  y: number;
+  suspect: number;
+  onClick: () => void;
+}) {
   const suspected = suspect >= 0.05;
   const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${Math.round(suspect * 100)} %` : ''}`;
   return (

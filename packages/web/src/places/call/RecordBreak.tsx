@@ -30,14 +30,31 @@ export default function RecordBreak({ drawing, view, onRecord, onClose }: Props)
   return (
     <AntTheme>
       <Modal open title="Record the break" okText="Record" onOk={() => form.submit()} onCancel={onClose} width={560}>
-        <Form form={form} layout="vertical" requiredMark={false} initialValues={view.record ?? view.draft} onFinish={(v: Given) => void save(v)}>
-          <Form.Item name="part" label="Component that broke the sequence" rules={[{ required: true, message: 'Choose the component.' }]}>
+        <Form
+          form={form}
+          layout="vertical"
+          requiredMark={false}
+          initialValues={view.record ?? view.draft}
+          onFinish={(v: Given) => void save(v)}
+        >
+          <Form.Item
+            name="part"
+            label="Component that broke the sequence"
+            rules={[{ required: true, message: 'Choose the component.' }]}
+          >
             <Select
               showSearch={{ optionFilterProp: 'label' }}
-              options={[{ value: 'none', label: 'None: nothing is broken' }, ...drawing.parts.map((p) => ({ value: p.id, label: p.title }))]}
+              options={[
+                { value: 'none', label: 'None: nothing is broken' },
+                ...drawing.parts.map((p) => ({ value: p.id, label: p.title })),
+              ]}
             />
           </Form.Item>
-          <Form.Item name="failure" label="How it failed" rules={[{ required: true, whitespace: true, message: 'Write how it failed.' }]}>
+          <Form.Item
+            name="failure"
+            label="How it failed"
+            rules={[{ required: true, whitespace: true, message: 'Write how it failed.' }]}
+          >
             <Input maxLength={300} />
           </Form.Item>
           <Form.Item name="cause" label="Why (cause)">
@@ -47,7 +64,13 @@ export default function RecordBreak({ drawing, view, onRecord, onClose }: Props)
             <Input.TextArea rows={2} maxLength={1000} />
           </Form.Item>
           <Form.Item name="standing" label="Standing">
-            <Radio.Group optionType="button" options={[{ value: 'proved', label: 'Proved' }, { value: 'suspected', label: 'Suspected' }]} />
+            <Radio.Group
+              optionType="button"
+              options={[
+                { value: 'proved', label: 'Proved' },
+                { value: 'suspected', label: 'Suspected' },
+              ]}
+            />
           </Form.Item>
           {standing === 'proved' && view.standing !== 'proved' && (
             <Alert

@@ -14,19 +14,30 @@ interface Props {
 export function StatusStrip({ drawing, view, sync, onBody }: Props) {
   const { setup } = view;
   const set = (change: Partial<typeof setup>): void => onBody({ type: 'setup', ...setup, ...change });
-  const title = (id: string): string => drawing.parts.find((p) => p.id === id)?.title ?? drawing.plugs.find((p) => p.id === id)?.title ?? id;
+  const title = (id: string): string =>
+    drawing.parts.find((p) => p.id === id)?.title ?? drawing.plugs.find((p) => p.id === id)?.title ?? id;
   return (
     <div className="status" role="region" aria-label="State of the appliance">
       <Toggle name="Gas" on={setup.gas} words={['on', 'shut']} onChange={(gas) => set({ gas })} />
       <Toggle name="Power" on={setup.power} words={['on', 'off']} onChange={(power) => set({ power })} />
       <Toggle name="Call" on={setup.call} words={['calling', 'no call']} onChange={(call) => set({ call })} />
       {setup.unplugged.map((id) => (
-        <button key={id} type="button" className="warn" onClick={() => set({ unplugged: setup.unplugged.filter((u) => u !== id) })}>
+        <button
+          key={id}
+          type="button"
+          className="warn"
+          onClick={() => set({ unplugged: setup.unplugged.filter((u) => u !== id) })}
+        >
           {title(id)} unplugged · put back
         </button>
       ))}
       {setup.bypassed.map((id) => (
-        <button key={id} type="button" className="alarm" onClick={() => set({ bypassed: setup.bypassed.filter((b) => b !== id) })}>
+        <button
+          key={id}
+          type="button"
+          className="alarm"
+          onClick={() => set({ bypassed: setup.bypassed.filter((b) => b !== id) })}
+        >
           BYPASS on {title(id)} · removed
         </button>
       ))}
@@ -72,7 +83,17 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
   );
 }
 
-function Toggle({ name, on, words, onChange }: { name: string; on: boolean; words: readonly [string, string]; onChange: (on: boolean) => void }) {
+function Toggle({
+  name,
+  on,
+  words,
+  onChange,
+}: {
+  name: string;
+  on: boolean;
+  words: readonly [string, string];
+  onChange: (on: boolean) => void;
+}) {
   return (
     <button type="button" className={on ? 'on' : 'off'} aria-pressed={on} onClick={() => onChange(!on)}>
       {name} <strong>{on ? words[0] : words[1]}</strong>
@@ -80,7 +101,7 @@ function Toggle({ name, on, words, onChange }: { name: string; on: boolean; word
   );
 }
 
-export function syncWords(sync: SyncState): string {
+function syncWords(sync: SyncState): string {
   const waiting = 'waiting' in sync && sync.waiting > 0 ? `${sync.waiting} kept here, ` : '';
   switch (sync.kind) {
     case 'sent':

@@ -9,13 +9,20 @@ export function Suspects({ view }: { view: CallView }) {
       <h2>Suspects</h2>
       {view.baffled && (
         <p className="notice" role="status">
-          Nothing the model knows explains all of this well. {view.surprises.length > 0 && `Fits nothing: ${view.surprises.slice(0, 2).join('; ')}.`} Check these entries, then test in general terms.
+          Nothing the model knows explains all of this well.{' '}
+          {view.surprises.length > 0 && `Fits nothing: ${view.surprises.slice(0, 2).join('; ')}.`} Check these entries,
+          then test in general terms.
         </p>
       )}
       <ol>
         {view.suspects.map((s) => (
           <li key={s.repair} className={s.proved ? 'proved' : ''}>
-            <button type="button" className="suspect" aria-expanded={open === s.repair} onClick={() => setOpen(open === s.repair ? undefined : s.repair)}>
+            <button
+              type="button"
+              className="suspect"
+              aria-expanded={open === s.repair}
+              onClick={() => setOpen(open === s.repair ? undefined : s.repair)}
+            >
               <span className="share">{percent(s.probability)}</span>
               <span className="suspect-words">
                 {s.words}

@@ -29,7 +29,8 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
   const [drawing, setDrawing] = useState<Drawing>();
   const [view, setView] = useState<CallView>();
   const [tests, setTests] = useState<readonly TestView[]>();
-  const [thinking, setThinking] = useState(true);
+  /** The log that view and tests both speak of. */
+  const [answered, setAnswered] = useState<readonly CallEvent[]>();
   const [problem, setProblem] = useState<string>();
   const asked = useRef(0);
 
@@ -59,7 +60,6 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     if (!api || !events) return;
     const mine = ++asked.current;
     const current = (): boolean => mine === asked.current;
-    setThinking(true);
     void (async () => {
       try {
         const seen = await api.view(events, { units, role, phase });
@@ -68,14 +68,14 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
         const next = await api.next({ units, role, phase });
         if (!current()) return;
         setTests(next);
-        setThinking(false);
+        setAnswered(events);
       } catch (error) {
         if (current()) setProblem((error as Error).message);
       }
     })();
   }, [api, events, units, role, phase]);
 
-  return { drawing, view, tests, thinking, problem, api };
+  return { drawing, view, tests, thinking: answered !== events, problem, api };
 }
 
 /** The profile from the server, kept in the browser for when the server is away. */

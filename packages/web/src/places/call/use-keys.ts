@@ -34,7 +34,8 @@ export function useKeys(keys: Keys): void {
       if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, textarea, select, .ant-modal, dialog')) return;
       if (!view || !drawing) return;
       const at = drawing.phases.findIndex((p) => p.id === view.at);
-      const move = (by: number): void => setPhase(drawing.phases[Math.min(drawing.phases.length - 1, Math.max(0, at + by))]!.id);
+      const move = (by: number): void =>
+        setPhase(drawing.phases[Math.min(drawing.phases.length - 1, Math.max(0, at + by))]!.id);
       const stepAnswer = STEP_KEYS[e.key];
       if (e.key === '?') setHelp(true);
       else if (e.key === 'n') document.querySelector<HTMLElement>('[data-next-field], [data-choice]')?.focus();

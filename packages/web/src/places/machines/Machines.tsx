@@ -17,7 +17,14 @@ export default function Machines() {
   const add = useMutation({
     mutationFn: ({ profile, ...rest }: NewMachine) => {
       const [id, variant] = profile.split('|');
-      return http<Machine>('POST', '/machines', { make: '', modelName: '', serial: '', ...rest, profile: id, variant: variant ?? null });
+      return http<Machine>('POST', '/machines', {
+        make: '',
+        modelName: '',
+        serial: '',
+        ...rest,
+        profile: id,
+        variant: variant ?? null,
+      });
     },
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ['machines'] });
@@ -29,7 +36,9 @@ export default function Machines() {
     { value: p.id, label: p.title },
     ...p.variants.map((v) => ({ value: `${p.id}|${v.id}`, label: `${p.title}: ${v.title}` })),
   ]);
-  const familyTitle = (m: Machine): string => families.find((f) => f.value === (m.variant === null ? m.profile : `${m.profile}|${m.variant}`))?.label ?? m.profile;
+  const familyTitle = (m: Machine): string =>
+    families.find((f) => f.value === (m.variant === null ? m.profile : `${m.profile}|${m.variant}`))?.label ??
+    m.profile;
   const needed = { required: true, whitespace: true, message: 'Fill this in.' };
   return (
     <AntTheme>
@@ -54,7 +63,14 @@ export default function Machines() {
             { title: 'Family', render: (_, m) => familyTitle(m) },
           ]}
         />
-        <Modal title="Add a machine" open={adding} onCancel={() => setAdding(false)} onOk={() => form.submit()} okText="Add" confirmLoading={add.isPending}>
+        <Modal
+          title="Add a machine"
+          open={adding}
+          onCancel={() => setAdding(false)}
+          onOk={() => form.submit()}
+          okText="Add"
+          confirmLoading={add.isPending}
+        >
           <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: NewMachine) => add.mutate(v)}>
             <Form.Item name="label" label="What you call it" rules={[needed]}>
               <Input maxLength={120} />

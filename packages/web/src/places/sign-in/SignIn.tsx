@@ -34,7 +34,11 @@ export default function SignIn() {
           <img src="/icon.svg" alt="" width="40" height="40" /> Zetalysis
         </h1>
         <p>Follow the burner&rsquo;s sequence. Find the part that breaks it.</p>
-        <Form layout="vertical" onFinish={(v: { name: string; password: string }) => void submit(v)} requiredMark={false}>
+        <Form
+          layout="vertical"
+          onFinish={(v: { name: string; password: string }) => void submit(v)}
+          requiredMark={false}
+        >
           <Form.Item name="name" label="Name" rules={[{ required: true, message: 'Type your name.' }]}>
             <Input autoComplete="username" autoFocus />
           </Form.Item>
@@ -46,7 +50,10 @@ export default function SignIn() {
             Sign in
           </Button>
         </Form>
-        <p className="fine">Gas and electrical work is for licensed or qualified persons. Local code and the maker&rsquo;s instructions come first.</p>
+        <p className="fine">
+          Gas and electrical work is for licensed or qualified persons. Local code and the maker&rsquo;s instructions
+          come first.
+        </p>
       </main>
     </AntTheme>
   );

@@ -31,7 +31,9 @@ export default function NewCall({ me }: { me: Me }) {
 
   const open = async (given: Given) => {
     const machine = machines.data?.find((m) => m.id === given.machine);
-    const [profileId, variant] = machine ? [machine.profile, machine.variant ?? undefined] : (given.profile ?? '').split('|');
+    const [profileId, variant] = machine
+      ? [machine.profile, machine.variant ?? undefined]
+      : (given.profile ?? '').split('|');
     const profile = profiles.data?.find((p) => p.id === profileId);
     if (!profile) return setProblem('Choose the machine, or the family it belongs to.');
     const call = v7();
@@ -60,14 +62,19 @@ export default function NewCall({ me }: { me: Me }) {
     <AntTheme>
       <main className="page narrow">
         <h1>Open a call</h1>
-        {(machines.error ?? profiles.error) && <Alert type="warning" role="alert" title={(machines.error ?? profiles.error)!.message} className="spaced" />}
+        {(machines.error ?? profiles.error) && (
+          <Alert type="warning" role="alert" title={(machines.error ?? profiles.error)!.message} className="spaced" />
+        )}
         <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => void open(v)}>
           <Form.Item name="machine" label="Machine from the register">
             <Select
               allowClear
               showSearch={{ optionFilterProp: 'label' }}
               placeholder="Choose…"
-              options={(machines.data ?? []).map((m) => ({ value: m.id, label: `${m.label} (${m.make} ${m.modelName})` }))}
+              options={(machines.data ?? []).map((m) => ({
+                value: m.id,
+                label: `${m.label} (${m.make} ${m.modelName})`,
+              }))}
             />
           </Form.Item>
           {machineId === undefined && (
@@ -78,7 +85,10 @@ export default function NewCall({ me }: { me: Me }) {
           <Form.Item
             name="complaint"
             label="Complaint, in the customer’s words"
-            rules={[{ required: true, whitespace: true, message: 'Write what the customer says.' }, { max: 500, message: 'Keep it under 500 characters.' }]}
+            rules={[
+              { required: true, whitespace: true, message: 'Write what the customer says.' },
+              { max: 500, message: 'Keep it under 500 characters.' },
+            ]}
           >
             <Input.TextArea rows={3} placeholder="No heat since last night…" />
           </Form.Item>

@@ -5,11 +5,21 @@ import { http } from '../../api/http';
 import type { CallSummary } from '../../api/types';
 import { AntTheme } from '../../app/AntTheme';
 
-const day = new Intl.DateTimeFormat('en', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const day = new Intl.DateTimeFormat('en', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
 
 /** Open calls first, what was found in the others, and bypasses that are still in place. */
 export default function Today() {
-  const calls = useQuery({ queryKey: ['calls'], queryFn: () => http<CallSummary[]>('GET', '/calls'), refetchInterval: 15_000 });
+  const calls = useQuery({
+    queryKey: ['calls'],
+    queryFn: () => http<CallSummary[]>('GET', '/calls'),
+    refetchInterval: 15_000,
+  });
   const navigate = useNavigate();
   const open = calls.data?.filter((c) => !c.closed) ?? [];
   const done = calls.data?.filter((c) => c.closed) ?? [];
@@ -32,7 +42,8 @@ export default function Today() {
             role="alert"
             title={
               <>
-                Bypass in place: {c.bypassed.join(', ')} at <Link to={`/calls/${c.id}`}>{c.machine?.label ?? 'a machine'}</Link>. Take it off before you leave.
+                Bypass in place: {c.bypassed.join(', ')} at{' '}
+                <Link to={`/calls/${c.id}`}>{c.machine?.label ?? 'a machine'}</Link>. Take it off before you leave.
               </>
             }
           />
@@ -64,7 +75,10 @@ export default function Today() {
               dataSource={done}
               pagination={done.length > 10 ? { pageSize: 10 } : false}
               columns={[
-                { title: 'Machine', render: (_, c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link> },
+                {
+                  title: 'Machine',
+                  render: (_, c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link>,
+                },
                 { title: 'Complaint', dataIndex: 'complaint' },
                 { title: 'Break', render: (_, c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
                 { title: 'Cause', render: (_, c) => c.record?.cause ?? '' },

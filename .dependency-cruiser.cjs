@@ -1,0 +1,61 @@
+/** One direction of imports: core ← server, web, cli; inside core the order of the rooms. Nobody reaches past a face. */
+const ROOMS = ['units', 'circuit', 'parts', 'profile', 'sequence', 'component-test', 'diagnosis', 'call'];
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    ...ROOMS.map((room, i) => ({
+      name: `${room}-looks-down-only`,
+      severity: 'error',
+      from: { path: `^packages/core/src/${room}/` },
+      to: { path: `^packages/core/src/(${ROOMS.slice(i + 1).join('|') || 'nothing-above'})/` },
+    })),
+    ...ROOMS.map((room) => ({
+      name: `${room}-has-one-face`,
+      severity: 'error',
+      from: { path: '^packages/', pathNot: `^packages/core/src/${room}/` },
+      to: { path: `^packages/core/src/${room}/(?!index\\.ts$)` },
+    })),
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      comment: 'The engine knows no React, no Express, no database and no clock.',
+      from: { path: '^packages/core/src' },
+      to: { pathNot: ['^packages/core/src', '^node_modules/yaml'] },
+    },
+    {
+      name: 'web-and-server-are-strangers',
+      severity: 'error',
+      from: { path: '^packages/web/src' },
+      to: { path: '^packages/(server|cli)/' },
+    },
+    {
+      name: 'server-knows-only-core',
+      severity: 'error',
+      from: { path: '^packages/server/src' },
+      to: { path: '^packages/(web|cli)/' },
+    },
+    {
+      name: 'cli-knows-only-core',
+      severity: 'error',
+      from: { path: '^packages/cli/src' },
+      to: { path: '^packages/(web|server)/' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(/dist/|/test/)' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs'],
+    },
+  },
+};

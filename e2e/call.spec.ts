@@ -1,0 +1,167 @@
+import AxeBuilder from '@axe-core/playwright';
+import { entry, evidence, expect, signIn, step, suspects, test } from './stack';
+
+test('story 1: from complaint to a proved and recorded break, and the call is closed', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  for (const title of ['Thermostat calls', 'Inducer runs', 'Igniter glows']) await step(page, title, 'seen');
+  await step(page, 'Gas valve clicks', 'not seen');
+  await page.getByLabel('How the try ends').selectOption('starts-over');
+  await page.getByLabel('Status light').selectOption('none');
+  // Before any meter the first suspect is a load on the valve output, not the gas.
+  await expect(suspects(page).first()).toContainText(/gas valve/);
+  await expect(page.locator('.bead.front')).toContainText('Gas valve clicks');
+  await entry(page, '15-18 GV C');
+  await expect(evidence(page)).toContainText('GV–C: 15–18 V, unsteady');
+  await page.getByLabel('Change the setup').selectOption('unplug P2');
+  await expect(page.getByRole('button', { name: /gas valve plug unplugged/ })).toBeVisible();
+  await step(page, 'Gas valve clicks', 'can’t tell');
+  await page.getByLabel('Status light').selectOption('6');
+  await entry(page, '0.2 ohm gas-valve');
+  await expect(suspects(page).first()).toContainText('The gas valve has a shorted coil');
+  await expect(suspects(page).first()).toContainText('proved');
+  await expect(page.getByRole('region', { name: 'Next test' })).toContainText(/Proved|Next test/);
+
+  await page.getByRole('button', { name: 'Record the break' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByLabel('How it failed')).toHaveValue('has a shorted coil');
+  await dialog.getByLabel('What was done').fill('Valve replaced, leak test, three cycles.');
+  await dialog.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Record' })).toContainText('gas-valve: has a shorted coil');
+  // The valve is still unplugged: the call cannot be closed.
+  await page.getByRole('button', { name: 'Close the call' }).click();
+  await expect(page.getByRole('alert')).toContainText('Still unplugged');
+  await page.getByRole('button', { name: /gas valve plug unplugged/ }).click();
+  await page.getByRole('button', { name: 'Close the call' }).click();
+  await expect(page.getByRole('region', { name: 'Next test' })).toContainText('closed');
+  await expect(page.getByText('All sent')).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Mill Lane 14/ })).toContainText('shorted coil');
+});
+
+test('the next test is answered in its one field, and a wrong unit is explained there', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  for (const title of ['Thermostat calls', 'Inducer runs']) await step(page, title, 'seen');
+  await step(page, 'Igniter glows', 'not seen');
+  await step(page, 'Gas valve clicks', 'seen');
+  const next = page.getByRole('region', { name: 'Next test' });
+  const field = next.getByRole('textbox');
+  await expect(field).toBeVisible();
+  await field.fill('3 uA');
+  await field.press('Enter');
+  await expect(next.getByRole('alert')).toContainText('µA measures current; here type');
+  await expect(field).toHaveValue('3 uA');
+  const before = await next.locator('.instruction').textContent();
+  await field.fill(/ohms/.test(before ?? '') ? 'OL' : '0');
+  await field.press('Enter');
+  await expect(next.locator('.instruction')).not.toHaveText(before ?? '');
+});
+
+test('undo is an event: the entry stays, struck through, and the suspects go back', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await step(page, 'Inducer runs', 'not seen');
+  const first = await suspects(page).first().textContent();
+  await entry(page, 'OL igniter');
+  await expect(suspects(page).first()).not.toHaveText(first ?? '');
+  await page.getByRole('button', { name: /^Take back: igniter/ }).click();
+  await expect(evidence(page).locator('s')).toContainText('OL');
+  await expect(suspects(page).first()).toHaveText(first ?? '');
+});
+
+test('tapping points on the ladder places the probes; unknown points get a remedy', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await page.getByRole('button', { name: /^MV,/ }).click();
+  await page
+    .getByRole('button', { name: /^C\. common|^C,? ?.*common/ })
+    .first()
+    .click();
+  await entry(page, '15.4');
+  await expect(evidence(page)).toContainText('MV–C: 15.4 V');
+  await entry(page, '15.4 XX C');
+  await expect(page.getByRole('alert')).toContainText(/unknown test point|not a unit/);
+  await entry(page, '3uA MV C');
+  await expect(page.getByRole('alert')).toContainText('µA measures current');
+});
+
+test('all four areas are visible at 1280 × 800 without scrolling', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  for (const name of ['Sequence', 'Circuit and readings', 'Next test', 'Suspects'])
+    await expect(page.getByRole('region', { name })).toBeInViewport({ ratio: 0.75 });
+});
+
+test('keyboard all the way: steps, answer, undo, record', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await page.locator('body').press('y');
+  await page.locator('body').press('y');
+  await page.locator('body').press('x');
+  await expect(page.locator('.bead.front')).toContainText('Igniter glows');
+  await page.locator('body').press('z');
+  await expect(page.locator('.bead.front')).toHaveCount(0);
+  await page.locator('body').press('l');
+  await page.keyboard.type('26 R C');
+  await page.keyboard.press('Enter');
+  await expect(evidence(page)).toContainText('R–C: 26 V');
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { name: 'Suspects' }).click();
+  await page.locator('body').press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.locator('body').press('b');
+  await expect(page.getByRole('dialog', { name: 'Record the break' })).toBeVisible();
+});
+
+test('danger stops everything until it is declared over', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await page.getByLabel('Change the setup').selectOption('danger gas');
+  await expect(page.getByRole('alert')).toContainText('Everybody out');
+  await expect(page.getByRole('region', { name: 'Next test' }).getByRole('textbox')).toHaveCount(0);
+  await page.getByRole('button', { name: /Declared safe/ }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('story 6: the steam boiler’s cut-off, a ghost behind it, and a watched bypass', async ({ call }) => {
+  const page = await call('Old Bakery');
+  await step(page, 'Damper opens', 'not seen');
+  await page.getByLabel('How the try ends').selectOption('dead');
+  await entry(page, '26 R C @call');
+  await entry(page, '2 LW C @call');
+  await expect(suspects(page).first()).toContainText(/boiler water|cut-off/);
+  await page.getByLabel('Change the setup').selectOption('bypass lwco');
+  await expect(page.getByRole('button', { name: /BYPASS on low-water cut-off/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByRole('alert').first()).toContainText('Bypass in place: lwco');
+});
+
+test('usable at 390 × 844: next test first, nothing wider than the screen', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await page.setViewportSize({ width: 390, height: 844 });
+  const tops = await Promise.all(
+    ['Next test', 'Suspects', 'Sequence', 'Circuit and readings'].map(
+      async (name) => (await page.getByRole('region', { name }).boundingBox())!.y,
+    ),
+  );
+  expect([...tops].sort((a, b) => a - b)).toEqual(tops);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('no accessibility violations that axe can find, by day and in the cellar', async ({ call, stack }) => {
+  const page = await call('Mill Lane 14');
+  await step(page, 'Igniter glows', 'not seen');
+  await expect(page.locator('.bead.front')).toBeVisible();
+  const check = async () =>
+    (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
+      (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+    );
+  expect(await check()).toEqual([]);
+  await page.getByRole('button', { name: 'Cellar' }).click();
+  expect(await check()).toEqual([]);
+  await page.goto(stack.url);
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(page.locator('.call-card').first()).toBeVisible();
+  expect(await check()).toEqual([]);
+});
+
+test('a call that does not exist says so', async ({ page, stack }) => {
+  await signIn(page, stack.url);
+  await page.goto(`${stack.url}/calls/0191d2f0-1111-7000-8000-000000000000`);
+  await expect(page.getByRole('heading', { name: 'No such call' })).toBeVisible();
+});

@@ -1,0 +1,58 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test as base, type Page } from '@playwright/test';
+import { startStack } from '../tools/stack.mjs';
+
+type Stack = Awaited<ReturnType<typeof startStack>>;
+
+/** Tests against a private installation with demo data: its own database, server and web app. */
+export const test = base.extend<{ call: (label: string) => Promise<Page> }, { stack: Stack }>({
+  stack: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const folder = mkdtempSync(join(tmpdir(), 'zetalysis-e2e-'));
+      const stack = await startStack(folder);
+      await use(stack);
+      await stack.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker', timeout: 180_000 },
+  ],
+  /** Signs in and opens a new call on a machine of the register. */
+  call: async ({ page, stack }, use) => {
+    await use(async (label) => {
+      await signIn(page, stack.url);
+      await page.getByRole('button', { name: 'Open a call' }).click();
+      await page.getByLabel('Machine from the register').click();
+      await page.getByTitle(new RegExp(label)).click();
+      await page.getByLabel(/Complaint/).fill('No heat since this morning.');
+      await page.getByRole('button', { name: 'Open the call' }).click();
+      await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible();
+      return page;
+    });
+  },
+});
+
+export async function signIn(page: Page, url: string, name = 'imre'): Promise<void> {
+  await page.goto(url);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Password').fill('cold-morning');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+}
+
+/** Answers a step of the cord. */
+export const step = (page: Page, title: string, answer: 'seen' | 'not seen' | 'can’t tell') =>
+  page.getByRole('button', { name: `${title}: ${answer}`, exact: true }).click();
+
+/** Types into the reading line of the circuit. */
+export async function entry(page: Page, line: string): Promise<void> {
+  const field = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
+  await field.fill(line);
+  await field.press('Enter');
+}
+
+export const suspects = (page: Page) => page.getByRole('region', { name: 'Suspects' }).getByRole('listitem');
+export const evidence = (page: Page) => page.getByRole('region', { name: 'Evidence' });
+export { expect };

@@ -1,0 +1,306 @@
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import type { Express } from 'express';
+import { pino } from 'pino';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import request from 'supertest';
+import { v7 } from 'uuid';
+import type { CallEvent, EventBody } from '@zetalysis/core/call';
+import { createApp } from '../src/app';
+import { connect } from '../src/db/connect';
+import { DEMO_PASSWORD, loadDemo } from '../src/db/demo';
+import { migrate } from '../src/db/migrate';
+import { defineModels } from '../src/db/models';
+import { readProfiles } from '../src/profiles';
+
+const url = process.env['TEST_DATABASE_URL'];
+if (url === undefined)
+  throw new Error('These tests need a MariaDB: run `npm test`, which starts one, or set TEST_DATABASE_URL.');
+
+const profiles = readProfiles(join(__dirname, '../../../profiles'));
+const sessionSecret = randomBytes(16).toString('hex');
+let sequelize: Sequelize;
+let app: Express;
+
+beforeAll(async () => {
+  sequelize = connect(url);
+  defineModels(sequelize);
+  await migrate(sequelize);
+  await loadDemo(profiles);
+  app = createApp({ sequelize, profiles, sessionSecret, logger: pino({ level: 'silent' }), webDir: '' });
+});
+afterAll(() => sequelize.close());
+
+async function signIn(name = 'imre', on: Express = app): Promise<string> {
+  const answer = await request(on).post('/api/session').send({ name, password: DEMO_PASSWORD });
+  expect(answer.status).toBe(200);
+  return String(answer.headers['set-cookie']).split(';')[0]!;
+}
+
+const opening: EventBody = {
+  type: 'opened',
+  complaint: 'No heat',
+  profile: 'furnace-condensing',
+  profileVersion: '1.0.0',
+  engineVersion: '1.0.0',
+  settings: { units: 'us', settingsVersion: '1' },
+};
+const made = (call: string, body: EventBody, seq = 1, person = 'imre'): CallEvent => ({
+  id: v7(),
+  call,
+  seq,
+  at: new Date().toISOString(),
+  device: 'test',
+  person,
+  body,
+});
+
+describe('signing in', () => {
+  test('right name and password give a session in an httpOnly, SameSite cookie', async () => {
+    const answer = await request(app).post('/api/session').send({ name: 'rosa', password: DEMO_PASSWORD });
+    expect(answer.body).toMatchObject({ name: 'rosa', role: 'lead' });
+    expect(JSON.stringify(answer.body)).not.toMatch(/argon2|passwordHash/);
+    expect(String(answer.headers['set-cookie'])).toMatch(/HttpOnly; SameSite=Strict/);
+  });
+
+  test('passwords are kept as argon2id', async () => {
+    const [row] = await sequelize.query<{ passwordHash: string }>(
+      "SELECT passwordHash FROM people WHERE name = 'imre'",
+      { type: QueryTypes.SELECT },
+    );
+    expect(row!.passwordHash).toMatch(/^\$argon2id\$/);
+  });
+
+  test('wrong password and unknown name get the same answer', async () => {
+    const wrong = await request(app).post('/api/session').send({ name: 'bea', password: 'no' });
+    const nobody = await request(app).post('/api/session').send({ name: 'nobody', password: 'no' });
+    expect(wrong.status).toBe(401);
+    expect(wrong.body).toEqual(nobody.body);
+    expect(wrong.type).toBe('application/problem+json');
+  });
+
+  test('too many failures are stopped, for that name only, and the count is in the database', async () => {
+    for (let i = 0; i < 8; i++) await request(app).post('/api/session').send({ name: 'mallory', password: 'no' });
+    const stopped = await request(app).post('/api/session').send({ name: 'mallory', password: 'no' });
+    expect(stopped.status).toBe(429);
+    expect(stopped.body.detail).toMatch(/Wait \d+ seconds/);
+    const other = createApp({ sequelize, profiles, sessionSecret, logger: pino({ level: 'silent' }), webDir: '' });
+    expect((await request(other).post('/api/session').send({ name: 'mallory', password: 'no' })).status).toBe(429);
+    await signIn('imre');
+  });
+
+  test('signing out ends the session', async () => {
+    const cookie = await signIn();
+    expect((await request(app).get('/api/session').set('cookie', cookie)).status).toBe(200);
+    await request(app).delete('/api/session').set('cookie', cookie);
+    expect((await request(app).get('/api/session').set('cookie', cookie)).status).toBe(401);
+  });
+
+  test.each(['/api/calls', '/api/machines', '/api/session'])('%s needs a session', async (path) => {
+    const answer = await request(app).get(path);
+    expect(answer.status).toBe(401);
+    expect(answer.body.detail).toMatch(/Sign in/);
+  });
+});
+
+describe('the log of a call', () => {
+  let cookie: string;
+  let call: string;
+  beforeEach(async () => {
+    cookie = await signIn();
+    call = v7();
+  });
+  const send = (events: readonly unknown[], to = call) =>
+    request(app).post(`/api/calls/${to}/events`).set('cookie', cookie).send({ events });
+  const read = (after = 0) => request(app).get(`/api/calls/${call}/events?after=${after}`).set('cookie', cookie);
+
+  test('the first event opens the call and pins its versions', async () => {
+    expect((await send([made(call, opening)])).body).toEqual({ stored: 1, known: 0 });
+    const head = await request(app).get(`/api/calls/${call}`).set('cookie', cookie);
+    expect(head.body).toMatchObject({
+      profile: 'furnace-condensing',
+      profileVersion: '1.0.0',
+      engineVersion: '1.0.0',
+      settings: { settingsVersion: '1' },
+    });
+  });
+
+  test('sending an event twice changes nothing', async () => {
+    const events = [made(call, opening), made(call, { type: 'seen', phase: 'inducer', answer: 'yes' }, 2)];
+    await send(events);
+    expect((await send(events)).body).toEqual({ stored: 0, known: 2 });
+    expect((await send([...events, ...events])).body.stored).toBe(0);
+    expect((await read()).body.events).toEqual(events);
+  });
+
+  test('the same event from two senders at once is stored once', async () => {
+    await send([made(call, opening)]);
+    const event = made(call, { type: 'code', code: '6' }, 2);
+    const answers = await Promise.all([send([event]), send([event]), send([event])]);
+    for (const answer of answers) expect(answer.status).toBe(200);
+    expect((await read()).body.events).toHaveLength(2);
+  });
+
+  test('an id with other contents is refused: events are never changed', async () => {
+    const event = made(call, opening);
+    await send([event]);
+    const forged = await send([{ ...event, seq: 9 }]);
+    expect(forged.status).toBe(409);
+    expect(forged.body.detail).toMatch(/correcting event/);
+  });
+
+  test('the database itself refuses to change or delete events', async () => {
+    await send([made(call, opening)]);
+    await expect(sequelize.query('UPDATE events SET seq = 99 LIMIT 1')).rejects.toThrow(/never changed or deleted/);
+    await expect(sequelize.query('DELETE FROM events LIMIT 1')).rejects.toThrow(/never changed or deleted/);
+  });
+
+  test('the cursor gives only what is new', async () => {
+    await send([made(call, opening)]);
+    const first = (await read()).body;
+    await send([made(call, { type: 'note', text: 'filter looks new' }, 2)]);
+    const second = (await read(first.cursor)).body;
+    expect(second.events.map((e: CallEvent) => e.body.type)).toEqual(['note']);
+  });
+
+  test('an event for a call that is not there', async () => {
+    const answer = await send([made(call, { type: 'note', text: 'x' })]);
+    expect(answer.status).toBe(404);
+    expect(answer.body.detail).toMatch(/Send its opening event first/);
+  });
+
+  test('somebody else’s event, and an event of another call', async () => {
+    expect((await send([made(call, opening, 1, 'rosa')])).status).toBe(403);
+    expect((await send([made(v7(), opening)])).body.title).toBe('Wrong call');
+  });
+
+  test.each<[string, unknown]>([
+    ['no body', {}],
+    ['an unknown type', { ...made('0', opening), body: { type: 'guess' } }],
+    [
+      'a reading that is a text',
+      { ...made('0', opening), body: { type: 'gauge', gauge: 'draft', typed: '1', reading: '1' } },
+    ],
+    ['a field nobody knows', { ...made('0', opening), body: { type: 'note', text: 'x', html: '<b>' } }],
+    [
+      'a number that is none',
+      {
+        ...made('0', opening),
+        body: {
+          type: 'ohms',
+          part: 'igniter',
+          typed: 'x',
+          reading: { kind: 'value', value: null, dimension: 'resistance' },
+        },
+      },
+    ],
+  ])('%s is refused with the place', async (_name, event) => {
+    const answer = await send([{ ...(event as object), call }]);
+    expect(answer.status).toBe(400);
+    expect(answer.body.errors.length).toBeGreaterThan(0);
+    expect(JSON.stringify(answer.body)).not.toMatch(/at .*\.ts:/);
+  });
+
+  test('a body that is too large, not JSON, or a bad cursor or call number', async () => {
+    const large = await send([made(call, { type: 'note', text: 'x'.repeat(300_000) })]);
+    expect(large.status).toBe(413);
+    expect(large.body.detail).toMatch(/smaller batches/);
+    const broken = await request(app)
+      .post(`/api/calls/${call}/events`)
+      .set('cookie', cookie)
+      .type('json')
+      .send('{"events": [');
+    expect(broken.status).toBe(400);
+    await send([made(call, opening)]);
+    expect((await request(app).get(`/api/calls/${call}/events?after=x`).set('cookie', cookie)).status).toBe(400);
+    expect((await request(app).get('/api/calls/17').set('cookie', cookie)).status).toBe(400);
+    expect((await request(app).get(`/api/calls/${v7()}`).set('cookie', cookie)).status).toBe(404);
+  });
+
+  test('the list shows open bypasses and the recorded break; what was taken back does not count', async () => {
+    const wrong = made(
+      call,
+      { type: 'setup', power: true, gas: true, call: true, unplugged: [], bypassed: ['limit'] },
+      2,
+    );
+    await send([made(call, opening), wrong]);
+    const find = async () =>
+      (await request(app).get('/api/calls').set('cookie', cookie)).body.find((c: { id: string }) => c.id === call);
+    expect((await find()).bypassed).toEqual(['limit']);
+    await send([made(call, { type: 'retracted', event: wrong.id }, 3)]);
+    expect((await find()).bypassed).toEqual([]);
+  });
+});
+
+describe('machines and profiles', () => {
+  test('a machine needs a known profile and variant', async () => {
+    const cookie = await signIn();
+    const machine = {
+      label: 'Test',
+      site: 'Shop',
+      make: '',
+      modelName: '',
+      serial: '',
+      profile: 'furnace-condensing',
+      variant: null,
+    };
+    const post = (body: object) => request(app).post('/api/machines').set('cookie', cookie).send(body);
+    expect((await post(machine)).status).toBe(201);
+    expect((await post({ ...machine, profile: 'toaster' })).body.detail).toMatch(/Known: furnace-condensing/);
+    expect((await post({ ...machine, variant: 'wood' })).body.detail).toMatch(/no variant "wood"/);
+    expect((await post({ ...machine, label: '' })).status).toBe(400);
+    expect((await post({ ...machine, label: "'; DROP TABLE machines; --" })).status).toBe(201);
+    expect((await request(app).get('/api/machines').set('cookie', cookie)).body.length).toBeGreaterThan(4);
+  });
+
+  test('profiles are served with their source', async () => {
+    expect((await request(app).get('/api/profiles/furnace-condensing')).body.source).toMatch(/^# Condensing furnace/);
+    expect((await request(app).get('/api/profiles/toaster')).status).toBe(404);
+  });
+});
+
+describe('the house rules of HTTP', () => {
+  test('a strict content policy and no framework name', async () => {
+    const { headers } = await request(app).get('/api/health');
+    expect(headers['content-security-policy']).toMatch(/default-src 'none'/);
+    expect(headers['content-security-policy']).not.toMatch(/unsafe/);
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+
+  test('an unknown address says so', async () => {
+    const answer = await request(app).get('/api/nowhere');
+    expect(answer.status).toBe(404);
+    expect(answer.body).toMatchObject({ status: 404, detail: 'GET /api/nowhere is not known here.' });
+  });
+
+  test('with the database gone the answer is 503 and says that nothing is lost', async () => {
+    const away = connect(url.replace(/:\d+\//, ':9/'));
+    const cut = createApp({ sequelize: away, profiles, sessionSecret, logger: pino({ level: 'silent' }), webDir: '' });
+    const answer = await request(cut).get('/api/health');
+    defineModels(sequelize);
+    expect(answer.status).toBe(503);
+    expect(answer.body.detail).toMatch(/kept on your device/);
+    await away.close();
+  });
+});
+
+test('two server processes on one database work side by side', async () => {
+  const other = createApp({ sequelize, profiles, sessionSecret, logger: pino({ level: 'silent' }), webDir: '' });
+  const cookie = await signIn('imre', app);
+  const call = v7();
+  await request(app)
+    .post(`/api/calls/${call}/events`)
+    .set('cookie', cookie)
+    .send({ events: [made(call, opening)] });
+  // The session of the first is good at the second, and so is the call.
+  const note = made(call, { type: 'note', text: 'from the other process' }, 2);
+  expect(
+    (
+      await request(other)
+        .post(`/api/calls/${call}/events`)
+        .set('cookie', cookie)
+        .send({ events: [note] })
+    ).body.stored,
+  ).toBe(1);
+  expect((await request(app).get(`/api/calls/${call}/events`).set('cookie', cookie)).body.events).toHaveLength(2);
+});
