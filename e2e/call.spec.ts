@@ -5,17 +5,17 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   const page = await call('Mill Lane 14');
   for (const title of ['Thermostat calls', 'Inducer runs', 'Igniter glows']) await step(page, title, 'seen');
   await step(page, 'Gas valve clicks', 'not seen');
-  await page.getByLabel('How the try ends').selectOption('starts-over');
-  await page.getByLabel('Status light').selectOption('none');
+  await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('starts-over');
+  await page.getByRole('combobox', { name: 'Status light' }).selectOption('none');
   // Before any meter the first suspect is a load on the valve output, not the gas.
   await expect(suspects(page).first()).toContainText(/gas valve/);
   await expect(page.locator('.bead.front')).toContainText('Gas valve clicks');
   await entry(page, '15-18 GV C');
   await expect(evidence(page)).toContainText('GV–C: 15–18 V, unsteady');
-  await page.getByLabel('Change the setup').selectOption('unplug P2');
-  await expect(page.getByRole('button', { name: /gas valve plug unplugged/ })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Change the setup' }).selectOption('unplug P2');
+  await expect(page.getByRole('button', { name: /unplugged · put back/ })).toBeVisible();
   await step(page, 'Gas valve clicks', 'can’t tell');
-  await page.getByLabel('Status light').selectOption('6');
+  await page.getByRole('combobox', { name: 'Status light' }).selectOption('6');
   await entry(page, '0.2 ohm gas-valve');
   await expect(suspects(page).first()).toContainText('The gas valve has a shorted coil');
   await expect(suspects(page).first()).toContainText('proved');
@@ -30,7 +30,7 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   // The valve is still unplugged: the call cannot be closed.
   await page.getByRole('button', { name: 'Close the call' }).click();
   await expect(page.getByRole('alert')).toContainText('Still unplugged');
-  await page.getByRole('button', { name: /gas valve plug unplugged/ }).click();
+  await page.getByRole('button', { name: /unplugged · put back/ }).click();
   await page.getByRole('button', { name: 'Close the call' }).click();
   await expect(page.getByRole('region', { name: 'Next test' })).toContainText('closed');
   await expect(page.getByText('All sent')).toBeVisible();
@@ -43,6 +43,9 @@ test('the next test is answered in its one field, and a wrong unit is explained 
   for (const title of ['Thermostat calls', 'Inducer runs']) await step(page, title, 'seen');
   await step(page, 'Igniter glows', 'not seen');
   await step(page, 'Gas valve clicks', 'seen');
+  await step(page, 'Burners light', 'not seen');
+  await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('locks-out');
+  await page.getByRole('combobox', { name: 'Status light' }).selectOption('6');
   const next = page.getByRole('region', { name: 'Next test' });
   const field = next.getByRole('textbox');
   await expect(field).toBeVisible();
@@ -59,6 +62,7 @@ test('the next test is answered in its one field, and a wrong unit is explained 
 test('undo is an event: the entry stays, struck through, and the suspects go back', async ({ call }) => {
   const page = await call('Mill Lane 14');
   await step(page, 'Inducer runs', 'not seen');
+  await expect(page.locator('.bead.front')).toContainText('Inducer runs');
   const first = await suspects(page).first().textContent();
   await entry(page, 'OL igniter');
   await expect(suspects(page).first()).not.toHaveText(first ?? '');
@@ -111,7 +115,7 @@ test('keyboard all the way: steps, answer, undo, record', async ({ call }) => {
 
 test('danger stops everything until it is declared over', async ({ call }) => {
   const page = await call('Mill Lane 14');
-  await page.getByLabel('Change the setup').selectOption('danger gas');
+  await page.getByRole('combobox', { name: 'Change the setup' }).selectOption('danger gas');
   await expect(page.getByRole('alert')).toContainText('Everybody out');
   await expect(page.getByRole('region', { name: 'Next test' }).getByRole('textbox')).toHaveCount(0);
   await page.getByRole('button', { name: /Declared safe/ }).click();
@@ -121,11 +125,11 @@ test('danger stops everything until it is declared over', async ({ call }) => {
 test('story 6: the steam boiler’s cut-off, a ghost behind it, and a watched bypass', async ({ call }) => {
   const page = await call('Old Bakery');
   await step(page, 'Damper opens', 'not seen');
-  await page.getByLabel('How the try ends').selectOption('dead');
+  await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('dead');
   await entry(page, '26 R C @call');
   await entry(page, '2 LW C @call');
   await expect(suspects(page).first()).toContainText(/boiler water|cut-off/);
-  await page.getByLabel('Change the setup').selectOption('bypass lwco');
+  await page.getByRole('combobox', { name: 'Change the setup' }).selectOption('bypass lwco');
   await expect(page.getByRole('button', { name: /BYPASS on low-water cut-off/ })).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await expect(page.getByRole('alert').first()).toContainText('Bypass in place: lwco');

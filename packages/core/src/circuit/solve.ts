@@ -28,143 +28,9 @@ const ANCHOR = 1;
  * current of a fuse come straight from the solution.
  */
 export function solve(circuit: Circuit): Solution {
-  const n = circuit.nodeCount;
   const island = groups(circuit, Infinity);
   const stiff = groups(circuit, STIFF_OHMS);
-  const order = eliminationOrder(circuit);
-  const rank = new Int32Array(n);
-  for (let i = 0; i < n; i++) rank[order[i]!] = i;
-
-  // Dense storage in elimination order, [row * n + column].
-  const yRe = new Float64Array(n * n);
-  const yIm = new Float64Array(n * n);
-  const iRe = new Float64Array(n);
-  const iIm = new Float64Array(n);
-  const stamp = (a: number, b: number, gr: number, gi: number): void => {
-    const p = rank[a]!;
-    const q = rank[b]!;
-    yRe[p * n + p]! += gr;
-    yIm[p * n + p]! += gi;
-    yRe[q * n + q]! += gr;
-    yIm[q * n + q]! += gi;
-    yRe[p * n + q]! -= gr;
-    yIm[p * n + q]! -= gi;
-    yRe[q * n + p]! -= gr;
-    yIm[q * n + p]! -= gi;
-  };
-  const stampCross = (a: number, b: number, c: number, d: number, gr: number, gi: number): void => {
-    // current leaving a and entering b that is proportional to v(c) − v(d)
-    const add = (row: number, column: number, sign: number): void => {
-      yRe[rank[row]! * n + rank[column]!]! += sign * gr;
-      yIm[rank[row]! * n + rank[column]!]! += sign * gi;
-    };
-    add(a, c, 1);
-    add(a, d, -1);
-    add(b, c, -1);
-    add(b, d, 1);
-  };
-
-  for (const e of circuit.elements) {
-    if (e.type === 'transformer') {
-      const [gr, gi] = reciprocal(e.r, e.x);
-      const [p1, p2] = e.primary;
-      const [s1, s2] = e.secondary;
-      const k = e.ratio;
-      stamp(s1, s2, gr, gi);
-      stamp(p1, p2, gr * k * k, gi * k * k);
-      stampCross(s1, s2, p1, p2, -k * gr, -k * gi);
-      stampCross(p1, p2, s1, s2, -k * gr, -k * gi);
-      const [mr, mi] = reciprocal(e.magnetisingR, e.magnetisingX);
-      stamp(p1, p2, mr, mi);
-      continue;
-    }
-    const [gr, gi] = reciprocal(e.r, e.x);
-    stamp(e.a, e.b, gr, gi);
-    if (e.type === 'source') {
-      const er = e.volts * Math.cos(e.phase);
-      const ei = e.volts * Math.sin(e.phase);
-      const jr = er * gr - ei * gi;
-      const ji = er * gi + ei * gr;
-      iRe[rank[e.a]!]! += jr;
-      iIm[rank[e.a]!]! += ji;
-      iRe[rank[e.b]!]! -= jr;
-      iIm[rank[e.b]!]! -= ji;
-    }
-  }
-  // One anchor per island: ground itself where the island has it, else its first node.
-  const anchored = new Set<number>();
-  const anchor = (node: number): void => {
-    if (anchored.has(island[node]!)) return;
-    anchored.add(island[node]!);
-    const p = rank[node]!;
-    // Ground is pinned hard, so that it reads zero to rounding.
-    yRe[p * n + p]! += node === circuit.ground ? 1e6 : ANCHOR;
-  };
-  anchor(circuit.ground);
-  for (let node = 0; node < n; node++) anchor(node);
-
-  // LU without pivoting: the matrix of a passive network is diagonally dominant.
-  for (let k = 0; k < n; k++) {
-    const dr = yRe[k * n + k]!;
-    const di = yIm[k * n + k]!;
-    const m = dr * dr + di * di;
-    for (let row = k + 1; row < n; row++) {
-      const ar = yRe[row * n + k]!;
-      const ai = yIm[row * n + k]!;
-      if (ar === 0 && ai === 0) continue;
-      const fr = (ar * dr + ai * di) / m;
-      const fi = (ai * dr - ar * di) / m;
-      yRe[row * n + k] = fr;
-      yIm[row * n + k] = fi;
-      for (let c = k + 1; c < n; c++) {
-        const br = yRe[k * n + c]!;
-        const bi = yIm[k * n + c]!;
-        if (br === 0 && bi === 0) continue;
-        yRe[row * n + c]! -= fr * br - fi * bi;
-        yIm[row * n + c]! -= fr * bi + fi * br;
-      }
-    }
-  }
-
-  const backSolve = (bRe: Float64Array, bIm: Float64Array): void => {
-    for (let row = 1; row < n; row++) {
-      let sr = bRe[row]!;
-      let si = bIm[row]!;
-      for (let c = 0; c < row; c++) {
-        const fr = yRe[row * n + c]!;
-        const fi = yIm[row * n + c]!;
-        if (fr === 0 && fi === 0) continue;
-        sr -= fr * bRe[c]! - fi * bIm[c]!;
-        si -= fr * bIm[c]! + fi * bRe[c]!;
-      }
-      bRe[row] = sr;
-      bIm[row] = si;
-    }
-    for (let row = n - 1; row >= 0; row--) {
-      let sr = bRe[row]!;
-      let si = bIm[row]!;
-      for (let c = row + 1; c < n; c++) {
-        const fr = yRe[row * n + c]!;
-        const fi = yIm[row * n + c]!;
-        if (fr === 0 && fi === 0) continue;
-        sr -= fr * bRe[c]! - fi * bIm[c]!;
-        si -= fr * bIm[c]! + fi * bRe[c]!;
-      }
-      const dr = yRe[row * n + row]!;
-      const di = yIm[row * n + row]!;
-      const m = dr * dr + di * di;
-      bRe[row] = (sr * dr + si * di) / m;
-      bIm[row] = (si * dr - sr * di) / m;
-    }
-  };
-  backSolve(iRe, iIm);
-
-  const re = new Float64Array(n);
-  const im = new Float64Array(n);
-  for (let node = 0; node < n; node++) {
-    re[node] = iRe[rank[node]!]!;
-    im[node] = iIm[rank[node]!]!;
-  }
+  const { re, im } = nodeVoltages(circuit, island, undefined);
 
   const current = (e: Element): Complex => {
     if (e.type === 'transformer') {
@@ -186,17 +52,155 @@ export function solve(circuit: Circuit): Solution {
     return [dr * gr - di * gi, dr * gi + di * gr];
   };
 
+  // Seldom asked: one ampere through the sleeping circuit, solved anew.
   const impedanceBetween = (a: number, b: number): Complex => {
     if (a === b) return [0, 0];
-    const bRe = new Float64Array(n);
-    const bIm = new Float64Array(n);
-    bRe[rank[a]!] = 1;
-    bRe[rank[b]!] = -1;
-    backSolve(bRe, bIm);
-    return [bRe[rank[a]!]! - bRe[rank[b]!]!, bIm[rank[a]!]! - bIm[rank[b]!]!];
+    const v = nodeVoltages(circuit, island, [a, b]);
+    return [v.re[a]! - v.re[b]!, v.im[a]! - v.im[b]!];
   };
 
   return { re, im, island, stiff, current, impedanceBetween };
+}
+
+/** Working space, reused: thousands of small circuits are solved one after the other. */
+let scratch = {
+  n: 0,
+  yRe: new Float64Array(0),
+  yIm: new Float64Array(0),
+  iRe: new Float64Array(0),
+  iIm: new Float64Array(0),
+};
+
+/** Node voltages with the circuit's own sources, or with one ampere sent into `probe[0]` and out of `probe[1]` and all sources at rest. */
+function nodeVoltages(
+  circuit: Circuit,
+  island: Int32Array,
+  probe: readonly [number, number] | undefined,
+): { re: Float64Array; im: Float64Array } {
+  const n = circuit.nodeCount;
+  const order = eliminationOrder(circuit);
+  const rank = new Int32Array(n);
+  for (let i = 0; i < n; i++) rank[order[i]!] = i;
+  if (scratch.n === n) {
+    for (const part of [scratch.yRe, scratch.yIm, scratch.iRe, scratch.iIm]) part.fill(0);
+  } else {
+    scratch = {
+      n,
+      yRe: new Float64Array(n * n),
+      yIm: new Float64Array(n * n),
+      iRe: new Float64Array(n),
+      iIm: new Float64Array(n),
+    };
+  }
+  // Dense storage in elimination order, [row * n + column].
+  const { yRe, yIm, iRe, iIm } = scratch;
+  const add = (row: number, column: number, gr: number, gi: number): void => {
+    const at = rank[row]! * n + rank[column]!;
+    yRe[at]! += gr;
+    yIm[at]! += gi;
+  };
+  const stamp = (a: number, b: number, gr: number, gi: number): void => stampCross(a, b, a, b, gr, gi);
+  /** A current from a to b that is g times the voltage from c to d. */
+  const stampCross = (a: number, b: number, c: number, d: number, gr: number, gi: number): void => {
+    add(a, c, gr, gi);
+    add(a, d, -gr, -gi);
+    add(b, c, -gr, -gi);
+    add(b, d, gr, gi);
+  };
+
+  for (const e of circuit.elements) {
+    const [gr, gi] = reciprocal(e.r, e.x);
+    if (e.type === 'transformer') {
+      const [p1, p2] = e.primary;
+      const [s1, s2] = e.secondary;
+      const k = e.ratio;
+      stamp(s1, s2, gr, gi);
+      stamp(p1, p2, gr * k * k, gi * k * k);
+      stampCross(s1, s2, p1, p2, -k * gr, -k * gi);
+      stampCross(p1, p2, s1, s2, -k * gr, -k * gi);
+      const [mr, mi] = reciprocal(e.magnetisingR, e.magnetisingX);
+      stamp(p1, p2, mr, mi);
+      continue;
+    }
+    stamp(e.a, e.b, gr, gi);
+    if (e.type === 'source' && !probe) {
+      const er = e.volts * Math.cos(e.phase);
+      const ei = e.volts * Math.sin(e.phase);
+      iRe[rank[e.a]!]! += er * gr - ei * gi;
+      iIm[rank[e.a]!]! += er * gi + ei * gr;
+      iRe[rank[e.b]!]! -= er * gr - ei * gi;
+      iIm[rank[e.b]!]! -= er * gi + ei * gr;
+    }
+  }
+  if (probe) {
+    iRe[rank[probe[0]]!]! += 1;
+    iRe[rank[probe[1]]!]! -= 1;
+  }
+  // One anchor per island: ground itself where the island has it, else its first node.
+  const anchored = new Uint8Array(n);
+  const anchor = (node: number): void => {
+    if (anchored[island[node]!] === 1) return;
+    anchored[island[node]!] = 1;
+    // Ground is pinned hard, so that it reads zero to rounding.
+    add(node, node, node === circuit.ground ? 1e6 : ANCHOR, 0);
+  };
+  anchor(circuit.ground);
+  for (let node = 0; node < n; node++) anchor(node);
+
+  eliminate(n, yRe, yIm, iRe, iIm);
+  const re = new Float64Array(n);
+  const im = new Float64Array(n);
+  for (let node = 0; node < n; node++) {
+    re[node] = iRe[rank[node]!]!;
+    im[node] = iIm[rank[node]!]!;
+  }
+  return { re, im };
+}
+
+/** Gaussian elimination in place; the answer is left in b. No pivoting: the matrix of a passive network is diagonally dominant. */
+function eliminate(n: number, aRe: Float64Array, aIm: Float64Array, bRe: Float64Array, bIm: Float64Array): void {
+  // Columns that a pivot row really has: few, on a ladder.
+  const columns = new Int32Array(n);
+  for (let k = 0; k < n; k++) {
+    let filled = 0;
+    for (let c = k + 1; c < n; c++) if (aRe[k * n + c] !== 0 || aIm[k * n + c] !== 0) columns[filled++] = c;
+    const dr = aRe[k * n + k]!;
+    const di = aIm[k * n + k]!;
+    const m = dr * dr + di * di;
+    // The pattern is symmetric: rows that hold the pivot's column are the pivot row's columns.
+    for (let i = 0; i < filled; i++) {
+      const row = columns[i]!;
+      const ar = aRe[row * n + k]!;
+      const ai = aIm[row * n + k]!;
+      const fr = (ar * dr + ai * di) / m;
+      const fi = (ai * dr - ar * di) / m;
+      for (let j = 0; j < filled; j++) {
+        const c = columns[j]!;
+        const br = aRe[k * n + c]!;
+        const bi = aIm[k * n + c]!;
+        aRe[row * n + c]! -= fr * br - fi * bi;
+        aIm[row * n + c]! -= fr * bi + fi * br;
+      }
+      bRe[row]! -= fr * bRe[k]! - fi * bIm[k]!;
+      bIm[row]! -= fr * bIm[k]! + fi * bRe[k]!;
+    }
+  }
+  for (let row = n - 1; row >= 0; row--) {
+    let sr = bRe[row]!;
+    let si = bIm[row]!;
+    for (let c = row + 1; c < n; c++) {
+      const fr = aRe[row * n + c]!;
+      const fi = aIm[row * n + c]!;
+      if (fr === 0 && fi === 0) continue;
+      sr -= fr * bRe[c]! - fi * bIm[c]!;
+      si -= fr * bIm[c]! + fi * bRe[c]!;
+    }
+    const dr = aRe[row * n + row]!;
+    const di = aIm[row * n + row]!;
+    const m = dr * dr + di * di;
+    bRe[row] = (sr * dr + si * di) / m;
+    bIm[row] = (si * dr - sr * di) / m;
+  }
 }
 
 function reciprocal(r: number, x: number): Complex {

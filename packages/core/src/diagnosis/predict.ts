@@ -1,4 +1,4 @@
-import { measureVolts, type Measured } from '../circuit';
+import { measureVolts } from '../circuit';
 import type { Model, Scope } from '../profile';
 import { OUTCOMES, quantityAt, type Interval, type Segment, type Trace } from '../sequence';
 import type { FaultRef } from '../sequence';
@@ -127,14 +127,10 @@ function voltsIn(trace: Trace, q: VoltsQuestion, window: Interval, absent: boole
   const parts: { volts: number; weight: number }[] = [];
   let ghosts = 0;
   let total = 0;
-  // Many segments share a circuit: each is measured once.
-  const known = new Map<number, Measured>();
-  for (const segment of trace.segments) {
-    if (segment.to < from || segment.from > to) continue;
-    const weight = Math.max(1, Math.min(segment.to, to) - Math.max(segment.from, from));
-    let measured = known.get(segment.circuit.id);
-    if (!measured)
-      known.set(segment.circuit.id, (measured = measureVolts(segment.circuit.solution, q.red, q.black, q.input)));
+  for (const stretch of trace.circuits) {
+    if (stretch.to < from || stretch.from > to) continue;
+    const weight = Math.max(1, Math.min(stretch.to, to) - Math.max(stretch.from, from));
+    const measured = measureVolts(stretch.circuit.solution, q.red, q.black, q.input);
     total += weight;
     if (measured.kind === 'ghost') ghosts += weight;
     else parts.push({ volts: measured.volts, weight });

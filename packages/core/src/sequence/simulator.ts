@@ -5,7 +5,7 @@ import { Observer } from './observer';
 import { Plant } from './plant';
 import { Program } from './program';
 import type { FaultRef, Setup } from './setup';
-import type { Memory, Millis, Outcome, Trace } from './trace';
+import type { Memory, Millis, Outcome, Segment, Trace } from './trace';
 
 /** Time given to the appliance to settle without a call before the run. */
 const SETTLING: Millis = 120_000;
@@ -159,6 +159,7 @@ export class Simulator implements Scope {
       if (quantity.lasting) quantities.set(quantity.index, this.quantity(quantity.index));
     return {
       segments,
+      circuits: byCircuit(segments),
       end,
       cycle,
       cut,
@@ -233,4 +234,14 @@ export class Simulator implements Scope {
   alive(): boolean {
     return this.program?.supply === 'up';
   }
+}
+
+function byCircuit(segments: readonly Segment[]): Trace['circuits'] {
+  const merged: { from: Millis; to: Millis; circuit: CircuitState }[] = [];
+  for (const { from, to, circuit } of segments) {
+    const last = merged[merged.length - 1];
+    if (last && last.circuit === circuit) last.to = to;
+    else merged.push({ from, to, circuit });
+  }
+  return merged;
 }

@@ -50,6 +50,8 @@ export interface Memory {
 /** Everything that happens in one episode under one hypothesis. */
 export interface Trace {
   readonly segments: readonly Segment[];
+  /** The same stretch by circuit alone: neighbouring segments with one circuit are one. */
+  readonly circuits: readonly { readonly from: Millis; readonly to: Millis; readonly circuit: CircuitState }[];
   /** The last state stands for ever, or `cycle` repeats for ever, unless `cut` says that the watch ended first. */
   readonly end: Millis;
   readonly cycle: { readonly from: Millis; readonly length: Millis } | undefined;

@@ -14,6 +14,8 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           fontSize: 15,
           controlHeight: 44,
           colorPrimary: dark ? '#e8873f' : '#9c4309',
+          // Dark letters on the ember button: white ones would be too faint.
+          ...(dark ? { colorTextLightSolid: '#14181a' } : {}),
           colorBgBase: dark ? '#151a1c' : '#fbfaf6',
           colorTextBase: dark ? '#e6e2d8' : '#1d2427',
           borderRadius: 4,

@@ -51,6 +51,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const keys = {
     view,
     drawing,
+    chosen: phase,
     setPhase,
     answer,
     undoNewest,
@@ -98,6 +99,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
     );
   if (!drawing || !view) return <p className="waiting">{log.events ? 'Starting the engine…' : 'Reading the call…'}</p>;
 
+  const at = phase ?? view.at;
   return (
     <main className="call">
       <div className="call-head">
@@ -131,6 +133,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
         <Cord
           drawing={drawing}
           view={view}
+          at={at}
           onAnswer={answer}
           onChoose={setPhase}
           onEnding={(type, value) =>

@@ -10,13 +10,15 @@ const ANSWERS = [
 interface Props {
   readonly drawing: Drawing;
   readonly view: CallView;
+  /** The chosen step. */
+  readonly at: string;
   readonly onAnswer: (phase: string, answer: 'yes' | 'no' | 'unclear') => void;
   readonly onChoose: (phase: string) => void;
   readonly onEnding: (type: 'outcome' | 'code', id: string) => void;
 }
 
 /** The sequence as a cord that burns from the top: beads proved, the burn front where the run stopped, the rest unlit. */
-export function Cord({ drawing, view, onAnswer, onChoose, onEnding }: Props) {
+export function Cord({ drawing, view, at, onAnswer, onChoose, onEnding }: Props) {
   const frontAt = view.beads.findIndex((b) => b.front);
   return (
     <section className="cord" aria-label="Sequence">
@@ -28,13 +30,13 @@ export function Cord({ drawing, view, onAnswer, onChoose, onEnding }: Props) {
           return (
             <li
               key={phase.id}
-              className={`bead ${state.name}${view.at === phase.id ? ' chosen' : ''}`}
+              className={`bead ${state.name}${at === phase.id ? ' chosen' : ''}`}
               data-phase={phase.id}
             >
               <button
                 type="button"
                 className="bead-head"
-                aria-pressed={view.at === phase.id}
+                aria-pressed={at === phase.id}
                 onClick={() => onChoose(phase.id)}
                 title={phase.ask}
               >

@@ -5,6 +5,8 @@ import type { CallView } from '../../engine/view';
 interface Keys {
   readonly view: CallView | undefined;
   readonly drawing: Drawing | undefined;
+  /** The step chosen now; ahead of the view while the engine is still working. */
+  readonly chosen: string | undefined;
   readonly setPhase: (phase: string) => void;
   readonly answer: (phase: string, answer: 'yes' | 'no' | 'unclear') => void;
   readonly undoNewest: () => void;
@@ -24,7 +26,8 @@ export function useKeys(keys: Keys): void {
   });
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
-      const { view, drawing, setPhase, answer, undoNewest, setHelp, setRecording, clearProbes, entry } = latest.current;
+      const { view, drawing, chosen, setPhase, answer, undoNewest, setHelp, setRecording, clearProbes, entry } =
+        latest.current;
       if (e.key === 'Escape') {
         setHelp(false);
         clearProbes();
@@ -33,7 +36,8 @@ export function useKeys(keys: Keys): void {
       const target = e.target as HTMLElement;
       if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, textarea, select, .ant-modal, dialog')) return;
       if (!view || !drawing) return;
-      const at = drawing.phases.findIndex((p) => p.id === view.at);
+      const here = chosen ?? view.at;
+      const at = drawing.phases.findIndex((p) => p.id === here);
       const move = (by: number): void =>
         setPhase(drawing.phases[Math.min(drawing.phases.length - 1, Math.max(0, at + by))]!.id);
       const stepAnswer = STEP_KEYS[e.key];
@@ -43,7 +47,7 @@ export function useKeys(keys: Keys): void {
       else if (e.key === 'j') move(1);
       else if (e.key === 'k') move(-1);
       else if (stepAnswer) {
-        answer(view.at, stepAnswer);
+        answer(here, stepAnswer);
         move(1);
       } else if (e.key === 'l') entry.current?.focus();
       else if (e.key === 'z') undoNewest();
