@@ -5,7 +5,10 @@ import { parse } from 'yaml';
 
 const ROOT = join(__dirname, '../../..');
 const read = (...path: string[]): string => readFileSync(join(ROOT, ...path), 'utf8');
-const schema = (name: string) => new Ajv({ allErrors: true, allowUnionTypes: true }).compile(JSON.parse(read('docs/formats', `${name}.schema.json`)) as object);
+const schema = (name: string) =>
+  new Ajv({ allErrors: true, allowUnionTypes: true }).compile(
+    JSON.parse(read('docs/formats', `${name}.schema.json`)) as object,
+  );
 
 /** The published JSON Schemas, held against everything the project ships, by an independent validator. */
 describe.each([

@@ -31,6 +31,8 @@ export interface TestOutcome {
 const ERROR = 0.03;
 /** Hypotheses below this share of the posterior are left out of the ranking. */
 const LEAST = 0.002;
+/** A reading at a step is not proposed when the step is this likely not to come. */
+const MOST_ABSENT = 0.5;
 /** How many of the best tests are looked at two deep. */
 const AHEAD = 4;
 
@@ -66,7 +68,7 @@ export function rankTests(
   const groups = groupIndices(live);
   const binned = tests
     .map((test) => bin(r, live, weights, test))
-    .filter((b) => b.bins.length > 1 || b.test.question.kind === 'ohms');
+    .filter((b) => b.bins.length > 1 || (b.bins.length === 1 && b.test.question.kind === 'ohms'));
   const leader = live.reduce(
     (best, h) => (r.probabilities[h.index]! > r.probabilities[best.index]! ? h : best),
     live[0]!,
@@ -136,6 +138,9 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
     h.kind === 'healthy' || h.kind === 'fault' ? r.traces.predict(h, chain, test.question) : undefined,
   );
   const of = new Int16Array(live.length).fill(-1);
+  // Nobody can read at a step that will hardly come.
+  const absent = predictions.reduce((sum, p, i) => sum + (p && 'absent' in p && p.absent ? weights[i]! : 0), 0);
+  if (absent > MOST_ABSENT) return { test, of, minutes: test.minutes, bins: [] };
   const order = predictions
     .map((p, i) => ({ p, i }))
     .filter((x): x is { p: Prediction; i: number } => x.p !== undefined)

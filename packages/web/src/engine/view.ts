@@ -189,12 +189,18 @@ function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units
   let front = true;
   return model.phases.map((phase) => {
     let answer: BeadView['answer'];
+    // After a change of setup the cord keeps what was seen before, until something is seen anew.
+    let stale = false;
     const readings: string[] = [];
     let measuredAt: string | undefined;
     for (const { event, retracted, problem } of log) {
       const { body } = event;
       if (retracted || problem !== undefined) continue;
-      if (body.type === 'setup' || body.type === 'repaired') answer = undefined;
+      if (body.type === 'setup' || body.type === 'repaired') stale = true;
+      if (body.type === 'seen' && stale) {
+        answer = undefined;
+        stale = false;
+      }
       if (body.type === 'seen' && body.phase === phase.id) answer = body.answer;
       if (body.type === 'volts' && body.phase === phase.id)
         readings.push(`${body.red}–${body.black} ${formatReading(body.reading, units)}`);

@@ -36,7 +36,7 @@ export function PartGlyph({
       <Sign symbol={item.symbol} x={x} y={y} />
       <text x={x} y={y + 19} className="part-name">
         {short(item)}
-        {suspected ? ` ${Math.round(suspect * 100)}%` : ''}
+        {suspected ? ` ${Math.min(99, Math.round(suspect * 100))}%` : ''}
       </text>
     </g>
   );

@@ -1,0 +1,80 @@
+// `npm run screenshots`: one picture per main view from the demo data, into docs/screenshots.
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { startStack } from './stack.mjs';
+
+const OUT = join(import.meta.dirname, '../docs/screenshots');
+mkdirSync(OUT, { recursive: true });
+const folder = mkdtempSync(join(tmpdir(), 'zetalysis-shots-'));
+const stack = await startStack(folder);
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+
+const shot = async (page: Page, name: string): Promise<void> => {
+  // Let fonts, the engine's second answer and transitions come to rest.
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await page.waitForTimeout(2500);
+  await page.screenshot({ path: join(OUT, `${name}.png`) });
+};
+
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(stack.url);
+  await page.getByLabel('Password').waitFor();
+  await shot(page, 'sign-in');
+  await page.getByLabel('Name').fill('imre');
+  await page.getByLabel('Password').fill('cold-morning');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.locator('.call-card').first().waitFor();
+  await shot(page, 'today');
+  await page.getByRole('link', { name: 'Machines' }).click();
+  await page.getByRole('row', { name: /Quarry Road/ }).waitFor();
+  await shot(page, 'machines');
+  await page.goto(`${stack.url}/calls/new`);
+  await page.getByLabel(/Complaint/).waitFor();
+  await shot(page, 'new-call');
+  await page.goto(stack.url);
+  await page.getByRole('link', { name: /Mill Lane/ }).click();
+  await page.locator('.suspect').first().waitFor();
+  await shot(page, 'call');
+
+  await page.getByRole('button', { name: 'Cellar' }).click();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await shot(page, 'call-phone-cellar');
+  await page.getByRole('button', { name: 'Daylight' }).click();
+  await page.setViewportSize({ width: 1280, height: 800 });
+
+  const entry = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
+  await page.getByRole('combobox', { name: 'Change the setup' }).selectOption('unplug P2');
+  await page.getByRole('combobox', { name: 'Status light' }).selectOption('6');
+  await entry.fill('0.2 ohm gas-valve');
+  await entry.press('Enter');
+  await page.locator('.stamp').waitFor();
+  await page.locator('.suspect').first().click();
+  await shot(page, 'call-proved');
+  await page.getByRole('button', { name: 'Record the break' }).click();
+  await page.getByRole('dialog').waitFor();
+  await shot(page, 'record-break');
+  await page.keyboard.press('Escape');
+
+  await page.goto(stack.url);
+  await page.getByRole('link', { name: /Old Bakery/ }).click();
+  await page.locator('.suspect').first().waitFor();
+  await page.getByRole('button', { name: 'Damper opens: not seen' }).click();
+  await page.locator('.bead.front').waitFor();
+  await shot(page, 'call-steam');
+} finally {
+  await browser.close();
+  await stack.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
