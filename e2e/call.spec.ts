@@ -38,6 +38,96 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   await expect(page.getByRole('row', { name: /Mill Lane 14/ })).toContainText('shorted coil');
 });
 
+/** Stories 2 to 5 as a technician enters them: steps, ending, code, then lines; and what must come out. */
+const STORIES = [
+  {
+    name: '2: no glow, 120 V at the plug, igniter OL',
+    steps: {
+      'Inducer runs': 'seen',
+      'Igniter glows': 'not seen',
+      'Gas valve clicks': 'seen',
+      'Burners light': 'not seen',
+    },
+    ending: 'locks-out',
+    code: '6',
+    lines: ['121 IP N @glow', 'OL igniter'],
+    first: /igniter .* is cracked.*proved/,
+  },
+  {
+    name: '2b: no glow, 0 V at the plug: not the igniter',
+    steps: {
+      'Inducer runs': 'seen',
+      'Igniter glows': 'not seen',
+      'Gas valve clicks': 'seen',
+      'Burners light': 'not seen',
+    },
+    ending: 'locks-out',
+    code: '6',
+    lines: ['0 IP N @glow', '0.3 IG N @glow'],
+    first: /control board never switches its igniter output on/,
+  },
+  {
+    name: '3: inducer runs, nothing follows, draft good: the pressure switch',
+    steps: { 'Inducer runs': 'seen', 'Igniter glows': 'not seen' },
+    ending: 'stuck',
+    code: '3',
+    lines: ['26 R C @inducer', '0.4 PS C @inducer', 'draft 0.86 inwc'],
+    first: /pressure switch stays open.*proved/,
+  },
+  {
+    name: '3b: draft too low: the vent, never the switch',
+    steps: { 'Inducer runs': 'seen', 'Igniter glows': 'not seen' },
+    ending: 'stuck',
+    code: '3',
+    lines: ['0 PS C @inducer', 'draft 0.33 inwc', 'vent-end blocked'],
+    first: /vent and air intake is blocked/,
+  },
+  {
+    name: '4: cuts out after minutes: the limit opened, the filter is the cause',
+    steps: {
+      'Burners light': 'seen',
+      'Flame stays': 'seen',
+      'Blower brings warm air': 'seen',
+      'Burners out, blower on': 'seen',
+    },
+    ending: 'cycles',
+    code: '4',
+    lines: ['25.9 R LI @cut-out', '3mV R LI @heating', 'filter blocked'],
+    first: /air filter and air flow is blocked/,
+  },
+] as const;
+
+for (const story of STORIES)
+  test(`story ${story.name}`, async ({ call }) => {
+    const page = await call('Mill Lane 14');
+    for (const [title, answer] of Object.entries(story.steps)) await step(page, title, answer as 'seen' | 'not seen');
+    await page.getByRole('combobox', { name: 'How the try ends' }).selectOption(story.ending);
+    await page.getByRole('combobox', { name: 'Status light' }).selectOption(story.code);
+    for (const line of story.lines) {
+      await entry(page, line);
+      await expect(page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox')).toHaveValue('');
+    }
+    await expect(suspects(page).first()).toContainText(story.first);
+  });
+
+test('story 5: two failed tries after the gas pipe was opened, the third lights: no fault', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await page.getByRole('combobox', { name: 'Look or measure' }).selectOption('look gas-opened yes');
+  for (const title of ['Igniter glows', 'Gas valve clicks']) await step(page, title, 'seen');
+  for (const [n, answer] of [
+    ['1', 'not seen'],
+    ['2', 'not seen'],
+    ['3', 'seen'],
+  ] as const) {
+    await page.getByRole('combobox', { name: 'Which try' }).selectOption(n);
+    await step(page, 'Burners light', answer);
+  }
+  await page.getByRole('combobox', { name: 'Which try' }).selectOption('');
+  await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('runs');
+  await expect(suspects(page).first()).toContainText('holds air after it was opened');
+  await expect(suspects(page).first()).toContainText('no repair');
+});
+
 test('the next test is answered in its one field, and a wrong unit is explained there', async ({ call }) => {
   const page = await call('Mill Lane 14');
   for (const title of ['Thermostat calls', 'Inducer runs']) await step(page, title, 'seen');

@@ -174,6 +174,8 @@ describe('the entry line', () => {
     ['121 IP', { type: 'volts', red: 'IP', black: 'N', typed: '121' }],
     ['0.2 ohm gas-valve', { type: 'ohms', part: 'gas-valve', typed: '0.2 ohm' }],
     ['OL igniter', { type: 'ohms', part: 'igniter', typed: 'OL' }],
+    ['draft 0.33 inwc', { type: 'gauge', gauge: 'draft', typed: '0.33 inwc' }],
+    ['filter blocked', { type: 'look', look: 'filter', answer: 'blocked' }],
     ['24 W @call', { type: 'volts', red: 'W', black: 'C', phase: 'call' }],
   ])('%s', (line, expected) => expect(parse(line)).toMatchObject(expected));
 
@@ -182,6 +184,8 @@ describe('the entry line', () => {
     ['15.4 MVV C', /unknown test point|not a unit/],
     ['3uA MV C', /µA measures current; here type volts/],
     ['24 C C', /same point|black/],
+    ['draft 3 uA', /µA measures current; here type a pressure/],
+    ['filter dusty', /unknown answer .* known: blocked, clean/],
     ['24 W @nowhere', /unknown step "nowhere"/],
   ])('%s is refused with a remedy', (line, words) => expect(parse(line)).toMatch(words));
 });

@@ -5,7 +5,7 @@ import type { EventBody } from './event';
 /**
  * Reads a line such as `15.4V MV C` or `15-18 MV`: value, red probe, black probe. Without a black probe the point's own
  * common is taken; a step name after `@` says when (`24 W @call`).
- * Also `ohms gas-valve 0.2` and `0.2 ohm gas-valve` for a dead test.
+ * Also `0.2 ohm gas-valve` for a dead test, `draft 0.33 inwc` for a gauge and `filter blocked` for something looked at.
  */
 export function parseEntryLine(model: Model, line: string, phase?: string): Parsed<EventBody> {
   const at = line.lastIndexOf('@');
@@ -23,6 +23,9 @@ export function parseEntryLine(model: Model, line: string, phase?: string): Pars
         model.phases.map((p) => p.id),
       ),
     );
+
+  const observed = gaugeOrLook(model, words);
+  if (observed) return observed;
 
   for (let i = words.length - 1; i >= 1; i--) {
     const place = words.slice(i);
@@ -63,6 +66,24 @@ export function parseEntryLine(model: Model, line: string, phase?: string): Pars
     ...model.parts.filter((p) => p.branches.length > 0).map((p) => p.id),
   ];
   return fail(unknownName('test point', last, known));
+}
+
+/** `draft 0.33 inwc`, `filter blocked`: begins with the name of a gauge or of a question. */
+function gaugeOrLook(model: Model, words: readonly string[]): Parsed<EventBody> | undefined {
+  const name = words[0]!.toLowerCase();
+  const rest = words.slice(1).join(' ');
+  const gauge = model.gauges.find((g) => g.id === name);
+  if (gauge) {
+    const reading = parseReading(rest, model.quantities[gauge.quantity]!.dimension);
+    return reading.ok
+      ? { ok: true, value: { type: 'gauge', gauge: name, reading: reading.value, typed: rest } }
+      : reading;
+  }
+  const look = model.looks.find((l) => l.id === name);
+  if (!look) return undefined;
+  const answers = look.answers.map((a) => a.id);
+  if (!answers.includes(rest.toLowerCase())) return fail(unknownName(`answer to "${look.ask}"`, rest, answers));
+  return { ok: true, value: { type: 'look', look: name, answer: rest.toLowerCase() } };
 }
 
 const fail = (message: string): { ok: false; message: string } => ({ ok: false, message });

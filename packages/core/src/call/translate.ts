@@ -11,19 +11,24 @@ export type Translated =
 const problem = (message: string): Translated => ({ kind: 'problem', message });
 const observed = (observation: Observation): Translated => ({ kind: 'observation', observation });
 
+/** Index of a named thing, or the problem that there is none. */
+function indexOf(list: readonly { readonly id: string }[], id: string, what: string): number | string {
+  const found = list.findIndex((x) => x.id === id);
+  return found >= 0
+    ? found
+    : unknownName(
+        what,
+        id,
+        list.map((x) => x.id),
+      );
+}
+
 /** Translates the names of an event into the model's indices. */
 export function translate(model: Model, body: EventBody): Translated {
   switch (body.type) {
     case 'seen': {
-      const phase = model.phases.findIndex((p) => p.id === body.phase);
-      if (phase < 0)
-        return problem(
-          unknownName(
-            'step',
-            body.phase,
-            model.phases.map((p) => p.id),
-          ),
-        );
+      const phase = indexOf(model.phases, body.phase, 'step');
+      if (typeof phase === 'string') return problem(phase);
       if (body.answer === 'unclear') return { kind: 'nothing' };
       return observed({
         kind: 'seen',
@@ -89,43 +94,22 @@ export function translate(model: Model, body: EventBody): Translated {
       return observed({ kind: 'ohms', part: part.index, branch, reading: body.reading });
     }
     case 'gauge': {
-      const gauge = model.gauges.findIndex((g) => g.id === body.gauge);
-      if (gauge < 0)
-        return problem(
-          unknownName(
-            'measurement',
-            body.gauge,
-            model.gauges.map((g) => g.id),
-          ),
-        );
+      const gauge = indexOf(model.gauges, body.gauge, 'measurement');
+      if (typeof gauge === 'string') return problem(gauge);
       const { dimension } = model.quantities[model.gauges[gauge]!.quantity]!;
       if (body.reading.dimension !== dimension)
         return problem(`${model.gauges[gauge]!.title} is a ${dimension}; "${body.typed}" is not`);
       return observed({ kind: 'gauge', gauge, reading: body.reading });
     }
     case 'timing': {
-      const phase = model.phases.findIndex((p) => p.id === body.phase);
-      if (phase < 0)
-        return problem(
-          unknownName(
-            'step',
-            body.phase,
-            model.phases.map((p) => p.id),
-          ),
-        );
+      const phase = indexOf(model.phases, body.phase, 'step');
+      if (typeof phase === 'string') return problem(phase);
       if (body.reading.dimension !== 'time') return problem(`how long it took is a time; "${body.typed}" is not`);
       return observed({ kind: 'timing', phase, reading: body.reading });
     }
     case 'look': {
-      const look = model.looks.findIndex((l) => l.id === body.look);
-      if (look < 0)
-        return problem(
-          unknownName(
-            'question',
-            body.look,
-            model.looks.map((l) => l.id),
-          ),
-        );
+      const look = indexOf(model.looks, body.look, 'question');
+      if (typeof look === 'string') return problem(look);
       const answers = model.looks[look]!.answers;
       const answer = answers.findIndex((a) => a.id === body.answer);
       if (answer < 0)

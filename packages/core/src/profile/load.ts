@@ -1,22 +1,13 @@
 import type { ControlPort } from '../parts';
 import { findUnit, type Dimension } from '../units';
-import { isMap, SourceFile, unknownName, type Data, type DataMap } from './document';
-import { compileExpression, ExpressionError, type Expression, type ExpressionType, type Names } from './expression';
+import { isMap, SourceFile, unknownName, type DataMap } from './document';
+import { compileExpression, ExpressionError, type Expression, type ExpressionType } from './expression';
 import { Fields, type Path } from './fields';
 import { controllerNames, loadController, type ControllerNames } from './load-controller';
 import { dimensionOf, loadParts } from './load-parts';
-import {
-  ENV,
-  type Caution,
-  type Code,
-  type Gauge,
-  type Look,
-  type Model,
-  type Part,
-  type Phase,
-  type Point,
-  type Quantity,
-} from './model';
+import type { Code, Model, Part, Quantity } from './model';
+import { loadCautions, loadGauges, loadLooks, loadPhases, loadPoints } from './load-sections';
+import { resolveNames } from './resolve-names';
 import { readRungs } from './rungs';
 import { mergePatch } from './variant';
 
@@ -90,7 +81,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
         ['controller', 'regions', region.id],
         'has the name of a part or a keyword; give the region a name of its own',
       );
-  const names = resolver(
+  const names = resolveNames(
     netlist.parts,
     quantityIds,
     (id) => dimensionOf(quantityData, id, unitDimension) ?? 'none',
@@ -280,202 +271,4 @@ function applyVariant(fields: Fields, root: DataMap, variant: string | undefined
     return root;
   }
   return mergePatch(root, chosen['change'] ?? {}) as DataMap;
-}
-
-function loadPhases(fields: Fields, root: DataMap, compile: Compile): Phase[] {
-  return fields.list(root['phases'], ['phases'], '{id, title, cue}').map((item, index) => {
-    const path: Path = ['phases', index];
-    const phase = fields.map(item, path, '{id, title, cue}');
-    fields.only(phase, path, ['id', 'title', 'ask', 'sense', 'cue', 'window', 'trial', 'goal', 'probe', 'unwanted']);
-    const cue = compile(fields.text(phase, 'cue', path), [...path, 'cue'], 'boolean');
-    const title = fields.text(phase, 'title', path);
-    return {
-      index,
-      id: fields.text(phase, 'id', path),
-      title,
-      ask: fields.text(phase, 'ask', path, `${title}?`),
-      sense: fields.choice(phase, 'sense', path, ['look', 'listen', 'smell', 'feel'] as const, 'look'),
-      cue,
-      window:
-        phase['window'] === undefined
-          ? cue
-          : compile(fields.text(phase, 'window', path), [...path, 'window'], 'boolean'),
-      trial: fields.flag(phase, 'trial', path, false),
-      goal: fields.flag(phase, 'goal', path, false),
-      probe: fields.flag(phase, 'probe', path, false),
-      unwanted: fields.flag(phase, 'unwanted', path, false),
-    };
-  });
-}
-
-function loadPoints(fields: Fields, root: DataMap, nets: readonly string[]): Point[] {
-  const net = (name: string, path: Path): number => {
-    const at = nets.indexOf(name);
-    if (at < 0) fields.file.problem(path, unknownName('net', name, nets));
-    return Math.max(0, at);
-  };
-  return Object.entries(fields.optionalMap(root['points'], ['points'], 'one entry per test point')).map(
-    ([name, raw]) => {
-      const path: Path = ['points', name];
-      const point = fields.map(raw, path, '{reach, black}');
-      fields.only(point, path, ['reach', 'black', 'minutes', 'line']);
-      return {
-        net: net(name, path),
-        reach: fields.text(point, 'reach', path),
-        black: net(fields.text(point, 'black', path), [...path, 'black']),
-        minutes: fields.number(point, 'minutes', path, 1),
-        line: fields.flag(point, 'line', path, false),
-      };
-    },
-  );
-}
-
-function loadGauges(fields: Fields, root: DataMap, quantities: readonly Quantity[], phases: readonly Phase[]): Gauge[] {
-  return Object.entries(fields.optionalMap(root['gauges'], ['gauges'], 'one entry per measurement')).map(
-    ([id, raw]) => {
-      const path: Path = ['gauges', id];
-      const gauge = fields.map(raw, path, '{of, phase, title, how}');
-      fields.only(gauge, path, ['of', 'phase', 'title', 'how', 'minutes']);
-      const of = fields.text(gauge, 'of', path);
-      const quantity = quantities.findIndex((q) => q.id === of);
-      if (quantity < 0)
-        fields.file.problem(
-          [...path, 'of'],
-          unknownName(
-            'quantity',
-            of,
-            quantities.map((q) => q.id),
-          ),
-        );
-      const phaseId = fields.text(gauge, 'phase', path);
-      const phase = phases.findIndex((p) => p.id === phaseId);
-      if (phase < 0)
-        fields.file.problem(
-          [...path, 'phase'],
-          unknownName(
-            'phase',
-            phaseId,
-            phases.map((p) => p.id),
-          ),
-        );
-      return {
-        id,
-        quantity: Math.max(0, quantity),
-        phase: Math.max(0, phase),
-        title: fields.text(gauge, 'title', path),
-        how: fields.text(gauge, 'how', path),
-        minutes: fields.number(gauge, 'minutes', path, 5),
-      };
-    },
-  );
-}
-
-function loadLooks(fields: Fields, root: DataMap, compile: Compile): Look[] {
-  return Object.entries(fields.optionalMap(root['looks'], ['looks'], 'one entry per question')).map(([id, raw]) => {
-    const path: Path = ['looks', id];
-    const look = fields.map(raw, path, '{ask, answers}');
-    fields.only(look, path, ['ask', 'answers', 'minutes', 'tells', 'before']);
-    const answers = fields.map(look['answers'], [...path, 'answers'], 'answer: {title, when}');
-    return {
-      id,
-      ask: fields.text(look, 'ask', path),
-      answers: Object.entries(answers).map(([answer, entry]) => {
-        const at = [...path, 'answers', answer];
-        const map = fields.map(entry as Data, at, '{title, when}');
-        fields.only(map, at, ['title', 'when']);
-        return {
-          id: answer,
-          title: fields.text(map, 'title', at, answer),
-          when: compile(fields.text(map, 'when', at), [...at, 'when'], 'boolean'),
-        };
-      }),
-      minutes: fields.number(look, 'minutes', path, 1),
-      tells: fields.number(look, 'tells', path, 0.96),
-      before: fields.flag(look, 'before', path, false),
-    };
-  });
-}
-
-function loadCautions(fields: Fields, root: DataMap): Caution[] {
-  return fields.list(root['cautions'], ['cautions'], '{when, text}').map((item, i) => {
-    const path: Path = ['cautions', i];
-    const caution = fields.map(item, path, '{when, text}');
-    fields.only(caution, path, ['when', 'text']);
-    return {
-      when: fields.choice(caution, 'when', path, ['always', 'gas', 'line', 'bypass', 'trial', 'hot', 'ohms'] as const),
-      text: fields.text(caution, 'text', path),
-    };
-  });
-}
-
-/** Resolves the names of expressions: `part.state`, `board.output`, `input.x`, `env.x`, `region.state`, quantities, counters. */
-function resolver(
-  parts: readonly { id: string; kind: Part['kind']; modes: Part['modes']; spec: Part['spec'] }[],
-  quantities: readonly string[],
-  dimension: (id: string) => Dimension,
-  control: string | undefined,
-  controller: ControllerNames | undefined,
-  nets: readonly string[],
-): Names {
-  const partIds = parts.map((p) => p.id);
-  return {
-    resolve(name) {
-      const dot = name.indexOf('.');
-      if (dot < 0) {
-        const quantity = quantities.indexOf(name);
-        if (quantity >= 0) return { kind: 'quantity', quantity, dimension: dimension(name) };
-        const counter = controller?.counters.indexOf(name) ?? -1;
-        if (counter >= 0) return { kind: 'counter', counter };
-        throw new ExpressionError(
-          unknownName('name', name, [...quantities, ...(controller?.counters ?? []), ...partIds.map((p) => `${p}.…`)]),
-        );
-      }
-      const head = name.slice(0, dot);
-      const tail = name.slice(dot + 1);
-      if (head === 'env') {
-        const env = ENV.findIndex((e) => e === tail);
-        if (env < 0) throw new ExpressionError(unknownName('setting', tail, ENV));
-        return { kind: 'env', env };
-      }
-      if (head === 'input') {
-        const input = controller?.inputs.indexOf(tail) ?? -1;
-        if (input < 0) throw new ExpressionError(unknownName('input', tail, controller?.inputs ?? []));
-        return { kind: 'input', input };
-      }
-      if (head === control && controller) {
-        const port = controller.outputs.indexOf(tail);
-        if (port < 0) throw new ExpressionError(unknownName(`output of ${head}`, tail, controller.outputs));
-        return { kind: 'output', port };
-      }
-      const region = controller?.regions.findIndex((r) => r.id === head) ?? -1;
-      if (region >= 0) {
-        const states = controller!.regions[region]!.states;
-        if (!states.includes(tail)) throw new ExpressionError(unknownName(`state of ${head}`, tail, states));
-        return { kind: 'region', region, state: states.indexOf(tail) };
-      }
-      const part = partIds.indexOf(head);
-      if (part < 0)
-        throw new ExpressionError(
-          unknownName('name', head, [...partIds, ...(controller?.regions.map((r) => r.id) ?? []), 'env', 'input']),
-        );
-      const states = parts[part]!.kind.states;
-      if (!states.includes(tail)) throw new ExpressionError(unknownName(`state of ${head}`, tail, states));
-      return { kind: 'part', part, state: states.indexOf(tail) };
-    },
-    resolveFault(name) {
-      const dot = name.lastIndexOf('.');
-      const part = partIds.indexOf(name.slice(0, dot));
-      if (part < 0) throw new ExpressionError(unknownName('part', name.slice(0, dot), partIds));
-      const { modes, kind, spec } = parts[part]!;
-      const ids = (modes.length > 0 ? modes : kind.modes(spec)).map((m) => m.id);
-      const mode = ids.indexOf(name.slice(dot + 1));
-      if (mode < 0) throw new ExpressionError(unknownName(`fault of ${name.slice(0, dot)}`, name.slice(dot + 1), ids));
-      return { part, mode };
-    },
-    resolveNet(name) {
-      const net = nets.indexOf(name);
-      if (net < 0) throw new ExpressionError(unknownName('net', name, nets));
-      return net;
-    },
-  };
 }

@@ -4,7 +4,7 @@ import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
 import { parseReading, type Dimension, type Reading } from '@zetalysis/core/units';
 import { hashPassword } from '../auth/password';
 import type { Profiles } from '../profiles';
-import { Call, LoggedEvent, Machine, Person } from './models';
+import { Call, eventRow, LoggedEvent, Machine, Person } from './models';
 
 export const DEMO_PASSWORD = 'cold-morning';
 
@@ -215,17 +215,6 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
       person: demo.person,
       body,
     }));
-    await LoggedEvent.bulkCreate(
-      log.map((e) => ({
-        id: e.id,
-        callId: e.call,
-        seq: e.seq,
-        at: e.at,
-        device: e.device,
-        person: e.person,
-        type: e.body.type,
-        body: e.body,
-      })),
-    );
+    await LoggedEvent.bulkCreate(log.map(eventRow));
   }
 }

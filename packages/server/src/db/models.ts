@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { EventBody } from '@zetalysis/core/call';
+import type { CallEvent, EventBody } from '@zetalysis/core/call';
 import type { Role } from '@zetalysis/core/diagnosis';
 import type { UnitSystem } from '@zetalysis/core/units';
 
@@ -60,6 +60,18 @@ export class LoggedEvent extends Model<InferAttributes<LoggedEvent>, InferCreati
   declare body: EventBody;
   declare createdAt: CreationOptional<Date>;
 }
+
+/** An event as a row of its table. */
+export const eventRow = (e: CallEvent) => ({
+  id: e.id,
+  callId: e.call,
+  seq: e.seq,
+  at: e.at,
+  device: e.device,
+  person: e.person,
+  type: e.body.type,
+  body: e.body,
+});
 
 const uuid = DataTypes.CHAR(36);
 

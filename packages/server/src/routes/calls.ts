@@ -2,7 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { Op, UniqueConstraintError, type Sequelize } from 'sequelize';
 import type { CallEvent } from '@zetalysis/core/call';
-import { Call, LoggedEvent, Machine, type Person } from '../db/models';
+import { Call, eventRow, LoggedEvent, Machine, type Person } from '../db/models';
 import { Problem } from '../http/problem';
 import { uuid, validate } from '../http/validate';
 import type { Profiles } from '../profiles';
@@ -180,19 +180,7 @@ async function store(sequelize: Sequelize, events: readonly CallEvent[]): Promis
         );
     }
     const fresh = events.filter((e, i) => !byId.has(e.id) && events.findIndex((o) => o.id === e.id) === i);
-    await LoggedEvent.bulkCreate(
-      fresh.map((e) => ({
-        id: e.id,
-        callId: e.call,
-        seq: e.seq,
-        at: e.at,
-        device: e.device,
-        person: e.person,
-        type: e.body.type,
-        body: e.body,
-      })),
-      { transaction, ignoreDuplicates: true },
-    );
+    await LoggedEvent.bulkCreate(fresh.map(eventRow), { transaction, ignoreDuplicates: true });
     return { stored: fresh.length, known: events.length - fresh.length };
   });
 }

@@ -1,32 +1,18 @@
+import { closingObstacles, draftRecord, standingOf, type BreakRecord, type CallState } from '@zetalysis/core/call';
 import {
-  closingObstacles,
-  draftRecord,
-  standingOf,
-  type AdviceSnapshot,
-  type BreakRecord,
-  type CallEvent,
-  type CallState,
-  snapshot,
-} from '@zetalysis/core/call';
-import { judgeDeadTest } from '@zetalysis/core/component-test';
-import {
-  cautionsFor,
   DANGER_WORDS,
   explain,
-  instruction,
   observationWords,
-  OUTCOME_WORDS,
   predictionWords,
-  questionTitle,
   type Assessment,
   type Engine,
   type Question,
-  type RankedTest,
   type Role,
 } from '@zetalysis/core/diagnosis';
-import { findPart, type Model } from '@zetalysis/core/profile';
 import type { Setup } from '@zetalysis/core/sequence';
-import { formatReading, type Dimension, type UnitSystem } from '@zetalysis/core/units';
+import { formatReading, type UnitSystem } from '@zetalysis/core/units';
+import { logOf, type LogLine } from './log-view';
+import { mendWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
 export interface CallView {
@@ -80,47 +66,6 @@ interface NetView {
   readonly measured: string | undefined;
 }
 
-interface LogLine {
-  readonly id: string;
-  readonly words: string;
-  readonly at: string;
-  readonly person: string;
-  readonly retracted: boolean;
-  readonly undoable: boolean;
-  readonly problem: string | undefined;
-}
-
-export interface TestView {
-  readonly id: string;
-  readonly title: string;
-  readonly instruction: string;
-  readonly minutes: number;
-  readonly cautions: readonly string[];
-  readonly line: boolean;
-  readonly good: string;
-  readonly why: readonly { readonly answer: string; readonly suspects: string }[];
-  readonly settles: boolean;
-  readonly answer: AnswerForm;
-  /** Events that make the setup of the test, before its answer. */
-  readonly setup: Setup | undefined;
-}
-
-/** How the answer is given: by typing a reading or by choosing. */
-type AnswerForm =
-  | { readonly kind: 'reading'; readonly dimension: Dimension; readonly event: ReadingEvent }
-  | {
-      readonly kind: 'choice';
-      readonly type: 'seen' | 'outcome' | 'code' | 'look';
-      readonly subject: string;
-      readonly options: readonly { id: string; title: string }[];
-    };
-
-type ReadingEvent =
-  | { readonly type: 'volts'; readonly red: string; readonly black: string; readonly phase?: string }
-  | { readonly type: 'ohms'; readonly part: string; readonly branch: string }
-  | { readonly type: 'gauge'; readonly gauge: string }
-  | { readonly type: 'timing'; readonly phase: string };
-
 export interface ViewOptions {
   readonly units: UnitSystem;
   readonly role: Role;
@@ -168,14 +113,6 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     closed: state.closed,
     at,
   };
-}
-
-function mendWords(model: Model, repair: string): string {
-  if (repair === 'none') return 'no repair';
-  if (repair === 'unknown') return 'test on in general terms';
-  const [id, mend] = repair.split(':') as [string, string];
-  const part = findPart(model, id)?.title ?? model.plugs.find((p) => p.id === id)?.title ?? id;
-  return `${mend} ${part}`;
 }
 
 function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units: UnitSystem): BeadView[] {
@@ -271,204 +208,4 @@ function netsOf(
     }
   }
   return result;
-}
-
-function logOf(model: Model, state: CallState, units: UnitSystem): LogLine[] {
-  return state.log.map(({ event, retracted, problem }) => ({
-    id: event.id,
-    words: bodyWords(model, event, units),
-    at: event.at,
-    person: event.person,
-    retracted,
-    undoable:
-      !retracted && event.body.type !== 'opened' && event.body.type !== 'retracted' && event.body.type !== 'closed',
-    problem,
-  }));
-}
-
-function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string {
-  const title = (id: string): string => findPart(model, id)?.title ?? id;
-  const phase = (id: string | undefined): string => {
-    const found = model.phases.find((p) => p.id === id);
-    return found ? `, ${found.title.toLowerCase()}` : '';
-  };
-  switch (body.type) {
-    case 'opened':
-      return `Call opened: ${body.complaint}`;
-    case 'setup': {
-      const changes = [
-        body.power ? '' : 'power off',
-        body.gas ? '' : 'gas shut',
-        body.call ? '' : 'no call for heat',
-        ...body.unplugged.map((p) => `${model.plugs.find((x) => x.id === p)?.title ?? p} unplugged`),
-        ...body.bypassed.map((p) => `${title(p)} bypassed`),
-      ].filter((c) => c !== '');
-      return changes.length === 0 ? 'Everything back as it was' : `Set: ${changes.join(', ')}`;
-    }
-    case 'seen':
-      return `${model.phases.find((p) => p.id === body.phase)?.title ?? body.phase}${body.try === undefined ? '' : ` (try ${body.try})`}: ${body.answer === 'unclear' ? 'can’t tell' : body.answer}`;
-    case 'outcome':
-      return OUTCOME_WORDS[body.outcome];
-    case 'code':
-      return `Status light: ${body.code}`;
-    case 'volts':
-      return `${body.red}–${body.black}: ${formatReading(body.reading, units)}${phase(body.phase)}`;
-    case 'ohms': {
-      const part = findPart(model, body.part);
-      const dead = part?.kind.deadTests(part.spec).find((d) => d.branch === (body.branch ?? ''));
-      const verdict = dead ? ` ${judgeDeadTest(dead, body.reading).words}` : '';
-      return `${title(body.part)}: ${formatReading(body.reading, units)}, isolated.${verdict}`;
-    }
-    case 'gauge':
-      return `${model.gauges.find((g) => g.id === body.gauge)?.title ?? body.gauge}: ${formatReading(body.reading, units)}`;
-    case 'timing':
-      return `Time to ${model.phases.find((p) => p.id === body.phase)?.title ?? body.phase}: ${formatReading(body.reading, units)}`;
-    case 'look': {
-      const look = model.looks.find((l) => l.id === body.look);
-      return `${look?.ask ?? body.look} ${look?.answers.find((a) => a.id === body.answer)?.title ?? body.answer}`;
-    }
-    case 'declined':
-      return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${body.test}`;
-    case 'repaired':
-      return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}`;
-    case 'danger':
-      return `Danger: ${body.danger}`;
-    case 'danger-over':
-      return `Danger over: ${body.words}`;
-    case 'note':
-      return body.text;
-    case 'retracted':
-      return 'Taken back';
-    case 'break-recorded':
-      return `Break recorded: ${title(body.part)}, ${body.failure} (${body.standing})`;
-    case 'closed':
-      return `Call closed${body.words === '' ? '' : `: ${body.words}`}`;
-  }
-}
-
-/** The next test and two others. */
-export function testsView(
-  engine: Engine,
-  state: CallState,
-  assessment: Assessment,
-  ranked: readonly RankedTest[],
-  units: UnitSystem,
-): TestView[] {
-  const { model } = engine;
-  return ranked.slice(0, 3).map(({ test, minutes, outcomes, settles }) => {
-    const q = test.question;
-    const present = state.setup;
-    const setup = test.intervention
-      ? 'unplug' in test.intervention
-        ? { ...present, unplugged: [...present.unplugged, test.intervention.unplug] }
-        : { ...present, bypassed: [...present.bypassed, test.intervention.bypass] }
-      : undefined;
-    const healthy = setup
-      ? engine.traces.predict(
-          engine.healthy,
-          [...state.evidence.episodes, { setup, repaired: state.evidence.episodes.at(-1)!.repaired }],
-          q,
-        )
-      : engine.expect(state.evidence, engine.healthy, q);
-    return {
-      id: test.id,
-      title: questionTitle(model, q),
-      instruction: instruction(model, test),
-      minutes,
-      cautions: cautionsFor(model, test),
-      line: test.line,
-      good: predictionWords(model, q, healthy, units),
-      why: outcomes
-        .filter((o) => o.expectedBy.length > 0)
-        .map((o) => {
-          const names = [...new Set(o.expectedBy.map((i) => mendWords(model, engine.hypotheses[i]!.repair)))];
-          const share = o.expectedBy.reduce((sum, i) => sum + assessment.probabilities[i]!, 0);
-          return {
-            share,
-            answer: predictionWords(model, q, o.prediction, units),
-            suspects: `${names.slice(0, 2).join(', ')}${names.length > 2 ? ` and ${names.length - 2} more` : ''} (${Math.round(share * 100)} %)`,
-          };
-        })
-        .sort((a, b) => b.share - a.share)
-        .slice(0, 3)
-        .map(({ answer, suspects }) => ({ answer, suspects })),
-      settles: settles > 0,
-      answer: answerForm(model, q),
-      setup,
-    };
-  });
-}
-
-function answerForm(model: Model, q: Question): AnswerForm {
-  switch (q.kind) {
-    case 'seen':
-      return {
-        kind: 'choice',
-        type: 'seen',
-        subject: model.phases[q.phase]!.id,
-        options: [
-          { id: 'yes', title: 'Yes' },
-          { id: 'no', title: 'No' },
-          { id: 'unclear', title: 'Can’t tell' },
-        ],
-      };
-    case 'outcome':
-      return {
-        kind: 'choice',
-        type: 'outcome',
-        subject: '',
-        options: Object.entries(OUTCOME_WORDS).map(([id, title]) => ({ id, title })),
-      };
-    case 'code':
-      return {
-        kind: 'choice',
-        type: 'code',
-        subject: '',
-        options: [
-          ...model.codes.map((c) => ({ id: c.id, title: `${c.id}: ${c.title}` })),
-          { id: 'none', title: 'No fault code' },
-          { id: 'dark', title: 'Light is dark' },
-        ],
-      };
-    case 'look': {
-      const look = model.looks[q.look]!;
-      return {
-        kind: 'choice',
-        type: 'look',
-        subject: look.id,
-        options: look.answers.map(({ id, title }) => ({ id, title })),
-      };
-    }
-    case 'volts':
-      return {
-        kind: 'reading',
-        dimension: 'voltage',
-        event: {
-          type: 'volts',
-          red: model.nets[q.red]!,
-          black: model.nets[q.black]!,
-          ...(q.phase < 0 ? {} : { phase: model.phases[q.phase]!.id }),
-        },
-      };
-    case 'ohms':
-      return {
-        kind: 'reading',
-        dimension: 'resistance',
-        event: { type: 'ohms', part: model.parts[q.part]!.id, branch: q.branch },
-      };
-    case 'gauge': {
-      const gauge = model.gauges[q.gauge]!;
-      return {
-        kind: 'reading',
-        dimension: model.quantities[gauge.quantity]!.dimension,
-        event: { type: 'gauge', gauge: gauge.id },
-      };
-    }
-    case 'timing':
-      return { kind: 'reading', dimension: 'time', event: { type: 'timing', phase: model.phases[q.phase]!.id } };
-  }
-}
-
-export function adviceOf(engine: Engine, assessment: Assessment, ranked: readonly RankedTest[]): AdviceSnapshot {
-  return snapshot(engine, assessment, ranked);
 }

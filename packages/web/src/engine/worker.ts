@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import {
   parseEntryLine,
   reduceCall,
+  snapshot,
   type AdviceSnapshot,
   type CallEvent,
   type CallState,
@@ -11,7 +12,8 @@ import { Engine, type Assessment, type RankedTest } from '@zetalysis/core/diagno
 import { loadProfile } from '@zetalysis/core/profile';
 import type { Parsed } from '@zetalysis/core/units';
 import { drawingOf, type Drawing } from './drawing';
-import { adviceOf, testsView, viewOf, type CallView, type TestView, type ViewOptions } from './view';
+import { testsView, type TestView } from './test-view';
+import { viewOf, type CallView, type ViewOptions } from './view';
 
 let engine: Engine | undefined;
 let last: { state: CallState; assessment: Assessment; ranked: RankedTest[] } | undefined;
@@ -45,7 +47,7 @@ const api = {
   },
   advice(): AdviceSnapshot {
     if (!last) throw new Error('nothing assessed yet');
-    return adviceOf(need(), last.assessment, last.ranked);
+    return snapshot(need(), last.assessment, last.ranked);
   },
   entry(line: string, phase: string | undefined): Parsed<EventBody> {
     return parseEntryLine(need().model, line, phase);

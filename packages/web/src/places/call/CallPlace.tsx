@@ -29,6 +29,8 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const [probes, setProbes] = useState<readonly string[]>([]);
   const [recording, setRecording] = useState(false);
   const [help, setHelp] = useState(false);
+  /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
+  const [attempt, setAttempt] = useState<number>();
   const entry = useRef<HTMLInputElement>(null);
   const engine = useEngine(log.events, { units: me.units, role: me.role, phase });
   const { append } = log;
@@ -41,8 +43,9 @@ function OneCall({ id, me }: { id: string; me: Me }) {
     [append],
   );
   const answer = useCallback(
-    (p: string, a: 'yes' | 'no' | 'unclear') => void append({ type: 'seen', phase: p, answer: a }),
-    [append],
+    (p: string, a: 'yes' | 'no' | 'unclear') =>
+      void append({ type: 'seen', phase: p, answer: a, ...(attempt === undefined ? {} : { try: attempt }) }),
+    [append, attempt],
   );
   const undoNewest = useCallback(() => {
     const newest = view?.log.findLast((l) => l.undoable);
@@ -134,6 +137,8 @@ function OneCall({ id, me }: { id: string; me: Me }) {
           drawing={drawing}
           view={view}
           at={at}
+          attempt={attempt}
+          onAttempt={setAttempt}
           onAnswer={answer}
           onChoose={setPhase}
           onEnding={(type, value) =>
@@ -151,6 +156,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
             <Ladder drawing={drawing} view={view} red={probes[0]} onNet={tapNet} onPart={tapPart} />
             <EntryLine
               api={api}
+              drawing={drawing}
               at={view.at}
               phaseTitle={drawing.phases.find((p) => p.id === view.at)?.title ?? ''}
               probes={probes.join(' ')}

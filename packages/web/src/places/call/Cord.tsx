@@ -12,17 +12,33 @@ interface Props {
   readonly view: CallView;
   /** The chosen step. */
   readonly at: string;
+  readonly attempt: number | undefined;
+  readonly onAttempt: (attempt: number | undefined) => void;
   readonly onAnswer: (phase: string, answer: 'yes' | 'no' | 'unclear') => void;
   readonly onChoose: (phase: string) => void;
   readonly onEnding: (type: 'outcome' | 'code', id: string) => void;
 }
 
 /** The sequence as a cord that burns from the top: beads proved, the burn front where the run stopped, the rest unlit. */
-export function Cord({ drawing, view, at, onAnswer, onChoose, onEnding }: Props) {
+export function Cord({ drawing, view, at, attempt, onAttempt, onAnswer, onChoose, onEnding }: Props) {
   const frontAt = view.beads.findIndex((b) => b.front);
   return (
     <section className="cord" aria-label="Sequence">
-      <h2>Sequence</h2>
+      <div className="cord-head">
+        <h2>Sequence</h2>
+        <select
+          value={attempt ?? ''}
+          aria-label="Which try the answers are about"
+          onChange={(e) => onAttempt(e.target.value === '' ? undefined : Number(e.target.value))}
+        >
+          <option value="">Any try</option>
+          {[1, 2, 3, 4, 5].map((n) => (
+            <option key={n} value={n}>
+              Try {n}
+            </option>
+          ))}
+        </select>
+      </div>
       <ol>
         {drawing.phases.map((phase, i) => {
           const bead = view.beads[i]!;

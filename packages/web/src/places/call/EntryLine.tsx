@@ -1,10 +1,12 @@
 import type { Remote } from 'comlink';
 import { useState, type RefObject } from 'react';
 import type { EventBody } from '@zetalysis/core/call';
+import type { Drawing } from '../../engine/drawing';
 import type { EngineApi } from '../../engine/worker';
 
 interface Props {
   readonly api: Remote<EngineApi> | undefined;
+  readonly drawing: Drawing;
   readonly at: string;
   readonly phaseTitle: string;
   /** What tapping on the ladder has put together so far. */
@@ -15,7 +17,7 @@ interface Props {
 }
 
 /** A line such as `15.4V MV C`: value, red probe, black probe. Tapping the ladder fills in the probes. */
-export function EntryLine({ api, at, phaseTitle, probes, field, onBody, onClear }: Props) {
+export function EntryLine({ api, drawing, at, phaseTitle, probes, field, onBody, onClear }: Props) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const submit = async (e: React.FormEvent): Promise<void> => {
@@ -49,6 +51,34 @@ export function EntryLine({ api, at, phaseTitle, probes, field, onBody, onClear 
         />
       </label>
       <button type="submit">Enter</button>
+      <select
+        value=""
+        aria-label="Look or measure"
+        onChange={(e) => {
+          const [kind, subject, answer] = e.target.value.split(' ') as [string, string, string | undefined];
+          if (kind === 'look') return onBody({ type: 'look', look: subject, answer: answer! });
+          setText(`${subject} `);
+          field.current?.focus();
+        }}
+      >
+        <option value="">Look, measure…</option>
+        <optgroup label="Measure">
+          {drawing.gauges.map((g) => (
+            <option key={g.id} value={`gauge ${g.id}`}>
+              {g.title}
+            </option>
+          ))}
+        </optgroup>
+        {drawing.looks.map((l) => (
+          <optgroup key={l.id} label={l.ask}>
+            {l.answers.map((a) => (
+              <option key={a.id} value={`look ${l.id} ${a.id}`}>
+                {a.title}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </select>
       {probes !== '' && (
         <button type="button" className="quiet" onClick={onClear}>
           clear

@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react';
 import type { EventBody } from '@zetalysis/core/call';
 import { parseReading } from '@zetalysis/core/units';
-import type { CallView, TestView } from '../../engine/view';
+import type { TestView } from '../../engine/test-view';
+import type { CallView } from '../../engine/view';
 
 interface Props {
   readonly tests: readonly TestView[] | undefined;

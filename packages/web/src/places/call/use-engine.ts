@@ -5,7 +5,8 @@ import { http } from '../../api/http';
 import type { ProfileSummary } from '../../api/types';
 import { startEngine } from '../../engine/client';
 import type { Drawing } from '../../engine/drawing';
-import type { CallView, TestView, ViewOptions } from '../../engine/view';
+import type { TestView } from '../../engine/test-view';
+import type { CallView, ViewOptions } from '../../engine/view';
 import type { EngineApi } from '../../engine/worker';
 import { local } from '../../store/local';
 

@@ -1,0 +1,135 @@
+import { unknownName, type Data, type DataMap } from './document';
+import type { Fields, Path } from './fields';
+import type { Compile } from './load';
+import type { Caution, Gauge, Look, Phase, Point, Quantity } from './model';
+
+export function loadPhases(fields: Fields, root: DataMap, compile: Compile): Phase[] {
+  return fields.list(root['phases'], ['phases'], '{id, title, cue}').map((item, index) => {
+    const path: Path = ['phases', index];
+    const phase = fields.map(item, path, '{id, title, cue}');
+    fields.only(phase, path, ['id', 'title', 'ask', 'sense', 'cue', 'window', 'trial', 'goal', 'probe', 'unwanted']);
+    const cue = compile(fields.text(phase, 'cue', path), [...path, 'cue'], 'boolean');
+    const title = fields.text(phase, 'title', path);
+    return {
+      index,
+      id: fields.text(phase, 'id', path),
+      title,
+      ask: fields.text(phase, 'ask', path, `${title}?`),
+      sense: fields.choice(phase, 'sense', path, ['look', 'listen', 'smell', 'feel'] as const, 'look'),
+      cue,
+      window:
+        phase['window'] === undefined
+          ? cue
+          : compile(fields.text(phase, 'window', path), [...path, 'window'], 'boolean'),
+      trial: fields.flag(phase, 'trial', path, false),
+      goal: fields.flag(phase, 'goal', path, false),
+      probe: fields.flag(phase, 'probe', path, false),
+      unwanted: fields.flag(phase, 'unwanted', path, false),
+    };
+  });
+}
+
+export function loadPoints(fields: Fields, root: DataMap, nets: readonly string[]): Point[] {
+  const net = (name: string, path: Path): number => {
+    const at = nets.indexOf(name);
+    if (at < 0) fields.file.problem(path, unknownName('net', name, nets));
+    return Math.max(0, at);
+  };
+  return Object.entries(fields.optionalMap(root['points'], ['points'], 'one entry per test point')).map(
+    ([name, raw]) => {
+      const path: Path = ['points', name];
+      const point = fields.map(raw, path, '{reach, black}');
+      fields.only(point, path, ['reach', 'black', 'minutes', 'line']);
+      return {
+        net: net(name, path),
+        reach: fields.text(point, 'reach', path),
+        black: net(fields.text(point, 'black', path), [...path, 'black']),
+        minutes: fields.number(point, 'minutes', path, 1),
+        line: fields.flag(point, 'line', path, false),
+      };
+    },
+  );
+}
+
+export function loadGauges(
+  fields: Fields,
+  root: DataMap,
+  quantities: readonly Quantity[],
+  phases: readonly Phase[],
+): Gauge[] {
+  return Object.entries(fields.optionalMap(root['gauges'], ['gauges'], 'one entry per measurement')).map(
+    ([id, raw]) => {
+      const path: Path = ['gauges', id];
+      const gauge = fields.map(raw, path, '{of, phase, title, how}');
+      fields.only(gauge, path, ['of', 'phase', 'title', 'how', 'minutes']);
+      const of = fields.text(gauge, 'of', path);
+      const quantity = quantities.findIndex((q) => q.id === of);
+      if (quantity < 0)
+        fields.file.problem(
+          [...path, 'of'],
+          unknownName(
+            'quantity',
+            of,
+            quantities.map((q) => q.id),
+          ),
+        );
+      const phaseId = fields.text(gauge, 'phase', path);
+      const phase = phases.findIndex((p) => p.id === phaseId);
+      if (phase < 0)
+        fields.file.problem(
+          [...path, 'phase'],
+          unknownName(
+            'phase',
+            phaseId,
+            phases.map((p) => p.id),
+          ),
+        );
+      return {
+        id,
+        quantity: Math.max(0, quantity),
+        phase: Math.max(0, phase),
+        title: fields.text(gauge, 'title', path),
+        how: fields.text(gauge, 'how', path),
+        minutes: fields.number(gauge, 'minutes', path, 5),
+      };
+    },
+  );
+}
+
+export function loadLooks(fields: Fields, root: DataMap, compile: Compile): Look[] {
+  return Object.entries(fields.optionalMap(root['looks'], ['looks'], 'one entry per question')).map(([id, raw]) => {
+    const path: Path = ['looks', id];
+    const look = fields.map(raw, path, '{ask, answers}');
+    fields.only(look, path, ['ask', 'answers', 'minutes', 'tells', 'before']);
+    const answers = fields.map(look['answers'], [...path, 'answers'], 'answer: {title, when}');
+    return {
+      id,
+      ask: fields.text(look, 'ask', path),
+      answers: Object.entries(answers).map(([answer, entry]) => {
+        const at = [...path, 'answers', answer];
+        const map = fields.map(entry as Data, at, '{title, when}');
+        fields.only(map, at, ['title', 'when']);
+        return {
+          id: answer,
+          title: fields.text(map, 'title', at, answer),
+          when: compile(fields.text(map, 'when', at), [...at, 'when'], 'boolean'),
+        };
+      }),
+      minutes: fields.number(look, 'minutes', path, 1),
+      tells: fields.number(look, 'tells', path, 0.96),
+      before: fields.flag(look, 'before', path, false),
+    };
+  });
+}
+
+export function loadCautions(fields: Fields, root: DataMap): Caution[] {
+  return fields.list(root['cautions'], ['cautions'], '{when, text}').map((item, i) => {
+    const path: Path = ['cautions', i];
+    const caution = fields.map(item, path, '{when, text}');
+    fields.only(caution, path, ['when', 'text']);
+    return {
+      when: fields.choice(caution, 'when', path, ['always', 'gas', 'line', 'bypass', 'trial', 'hot', 'ohms'] as const),
+      text: fields.text(caution, 'text', path),
+    };
+  });
+}

@@ -1,0 +1,77 @@
+import type { Dimension } from '../units';
+import { unknownName } from './document';
+import { ExpressionError, type Names } from './expression';
+import type { ControllerNames } from './load-controller';
+import { ENV, type Part } from './model';
+
+/** Resolves the names of expressions: `part.state`, `board.output`, `input.x`, `env.x`, `region.state`, quantities, counters. */
+export function resolveNames(
+  parts: readonly { id: string; kind: Part['kind']; modes: Part['modes']; spec: Part['spec'] }[],
+  quantities: readonly string[],
+  dimension: (id: string) => Dimension,
+  control: string | undefined,
+  controller: ControllerNames | undefined,
+  nets: readonly string[],
+): Names {
+  const partIds = parts.map((p) => p.id);
+  return {
+    resolve(name) {
+      const dot = name.indexOf('.');
+      if (dot < 0) {
+        const quantity = quantities.indexOf(name);
+        if (quantity >= 0) return { kind: 'quantity', quantity, dimension: dimension(name) };
+        const counter = controller?.counters.indexOf(name) ?? -1;
+        if (counter >= 0) return { kind: 'counter', counter };
+        throw new ExpressionError(
+          unknownName('name', name, [...quantities, ...(controller?.counters ?? []), ...partIds.map((p) => `${p}.…`)]),
+        );
+      }
+      const head = name.slice(0, dot);
+      const tail = name.slice(dot + 1);
+      if (head === 'env') {
+        const env = ENV.findIndex((e) => e === tail);
+        if (env < 0) throw new ExpressionError(unknownName('setting', tail, ENV));
+        return { kind: 'env', env };
+      }
+      if (head === 'input') {
+        const input = controller?.inputs.indexOf(tail) ?? -1;
+        if (input < 0) throw new ExpressionError(unknownName('input', tail, controller?.inputs ?? []));
+        return { kind: 'input', input };
+      }
+      if (head === control && controller) {
+        const port = controller.outputs.indexOf(tail);
+        if (port < 0) throw new ExpressionError(unknownName(`output of ${head}`, tail, controller.outputs));
+        return { kind: 'output', port };
+      }
+      const region = controller?.regions.findIndex((r) => r.id === head) ?? -1;
+      if (region >= 0) {
+        const states = controller!.regions[region]!.states;
+        if (!states.includes(tail)) throw new ExpressionError(unknownName(`state of ${head}`, tail, states));
+        return { kind: 'region', region, state: states.indexOf(tail) };
+      }
+      const part = partIds.indexOf(head);
+      if (part < 0)
+        throw new ExpressionError(
+          unknownName('name', head, [...partIds, ...(controller?.regions.map((r) => r.id) ?? []), 'env', 'input']),
+        );
+      const states = parts[part]!.kind.states;
+      if (!states.includes(tail)) throw new ExpressionError(unknownName(`state of ${head}`, tail, states));
+      return { kind: 'part', part, state: states.indexOf(tail) };
+    },
+    resolveFault(name) {
+      const dot = name.lastIndexOf('.');
+      const part = partIds.indexOf(name.slice(0, dot));
+      if (part < 0) throw new ExpressionError(unknownName('part', name.slice(0, dot), partIds));
+      const { modes, kind, spec } = parts[part]!;
+      const ids = (modes.length > 0 ? modes : kind.modes(spec)).map((m) => m.id);
+      const mode = ids.indexOf(name.slice(dot + 1));
+      if (mode < 0) throw new ExpressionError(unknownName(`fault of ${name.slice(0, dot)}`, name.slice(dot + 1), ids));
+      return { part, mode };
+    },
+    resolveNet(name) {
+      const net = nets.indexOf(name);
+      if (net < 0) throw new ExpressionError(unknownName('net', name, nets));
+      return net;
+    },
+  };
+}

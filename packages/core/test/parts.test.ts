@@ -1,0 +1,145 @@
+import { PART_KINDS, type PartView, type Spec } from '../src/parts';
+import { profile } from './models';
+
+const model = profile('furnace-condensing');
+const steam = profile('steam-intermittent-pilot');
+const all = [...model.parts, ...steam.parts];
+const part = (id: string) => all.find((p) => p.id === id)!;
+
+/** What a part sees, for asking it directly. */
+function view(
+  id: string,
+  state: string,
+  seen: { volts?: number; amps?: number; sensed?: number; holds?: boolean; fault?: string },
+): PartView {
+  return {
+    state,
+    spec: part(id).spec,
+    fault: seen.fault,
+    volts: () => seen.volts ?? 0,
+    amps: () => seen.amps ?? 0,
+    sensed: () => seen.sensed ?? 0,
+    holds: () => seen.holds ?? false,
+  };
+}
+const move = (id: string, state: string, seen: Parameters<typeof view>[2]) =>
+  part(id).kind.move!(view(id, state, seen));
+
+describe('every part kind', () => {
+  test.each([...PART_KINDS.values()].map((k) => [k.name, k] as const))(
+    '%s: states, ways of failing and electrics are in order',
+    (_name, kind) => {
+      const users = all.filter((p) => p.kind === kind);
+      expect(users.length).toBeGreaterThan(0);
+      for (const user of users) {
+        expect(kind.states.length).toBeGreaterThan(0);
+        expect(new Set(user.modes.map((m) => m.id)).size).toBe(user.modes.length);
+        for (const mode of user.modes) expect(mode.weight).toBeGreaterThan(0);
+        for (const branch of user.branches)
+          for (const state of kind.states)
+            for (const fault of [undefined, ...user.modes.map((m) => m.id)])
+              for (const frequency of ['ac', 'dc'] as const) {
+                const e = kind.electrical(user.spec as Spec, state, fault, branch.name, frequency);
+                if (e.type === 'impedance') {
+                  expect(e.r).toBeGreaterThan(0);
+                  // An ohmmeter knows no reactance.
+                  if (frequency === 'dc') expect(e.x).toBe(0);
+                }
+              }
+      }
+    },
+  );
+
+  test('dead-test limits hold for a sound part: no part is condemned as it comes out of its box', () => {
+    for (const p of all)
+      for (const dead of p.kind.deadTests(p.spec)) {
+        if (p.kind.mayOpenRightly?.(p.spec) === true || p.kind.name === 'switch') continue;
+        const e = p.kind.electrical(p.spec, p.kind.states[0]!, undefined, dead.branch, 'dc');
+        if (e.type !== 'impedance') throw new Error(`${p.id} is open`);
+        expect(e.r).toBeGreaterThanOrEqual(dead.low);
+        expect(e.r).toBeLessThanOrEqual(dead.high);
+      }
+  });
+});
+
+describe('movement and hysteresis', () => {
+  const inwc = 249.089;
+
+  test('a pressure switch makes at 0.60 in w.c. and breaks at 0.50, nothing between', () => {
+    expect(move('pressure-switch', 'open', { sensed: 0.59 * inwc })).toBeUndefined();
+    expect(move('pressure-switch', 'open', { sensed: 0.61 * inwc })?.to).toBe('closed');
+    expect(move('pressure-switch', 'closed', { sensed: 0.55 * inwc })).toBeUndefined();
+    expect(move('pressure-switch', 'closed', { sensed: 0.49 * inwc })?.to).toBe('open');
+  });
+
+  test('a limit opens on a rise and closes by itself; a roll-out switch trips and stays tripped', () => {
+    const kelvin = (f: number): number => (f + 459.67) * (5 / 9);
+    expect(move('limit', 'closed', { sensed: kelvin(201) })?.to).toBe('open');
+    expect(move('limit', 'open', { sensed: kelvin(185) })).toBeUndefined();
+    expect(move('limit', 'open', { sensed: kelvin(165) })?.to).toBe('closed');
+    expect(move('rollout', 'closed', { sensed: kelvin(300) })?.to).toBe('tripped');
+    expect(move('rollout', 'tripped', { sensed: kelvin(70) })).toBeUndefined();
+  });
+
+  test('24 V loads pull in down to about 18–20 V and let go far below (common practice, no source)', () => {
+    expect(move('gas-valve', 'shut', { volts: 17 })).toBeUndefined();
+    expect(move('gas-valve', 'shut', { volts: 20 })?.to).toBe('open');
+    expect(move('gas-valve', 'open', { volts: 14 })).toBeUndefined();
+    expect(move('gas-valve', 'open', { volts: 5 })?.to).toBe('shut');
+  });
+
+  test('a broken coil does not pull, whatever stands across it', () => {
+    for (const fault of ['coil-open', 'coil-short', 'stuck-shut'])
+      expect(move('gas-valve', 'shut', { volts: 25, fault })).toBeUndefined();
+  });
+
+  test('a fuse never mends itself', () => {
+    expect(move('fuse', 'whole', { amps: 30 })?.to).toBe('blown');
+    expect(move('fuse', 'whole', { amps: 2.9 })).toBeUndefined();
+    expect(move('fuse', 'blown', { amps: 0 })).toBeUndefined();
+  });
+
+  test('a damper takes its travel time, both ways', () => {
+    expect(move('damper', 'shut', { volts: 25 })).toEqual({ to: 'open', after: 12_000 });
+    expect(move('damper', 'open', { volts: 0 })).toEqual({ to: 'shut', after: 12_000 });
+    expect(move('damper', 'shut', { volts: 25, fault: 'blade-stuck' })).toBeUndefined();
+  });
+});
+
+describe('values of the trade (common practice, no source)', () => {
+  test('gas valve: 12–18 Ω dead, 0.3–0.6 A alive', () => {
+    const [dead] = part('gas-valve').kind.deadTests(part('gas-valve').spec);
+    expect([dead!.low, dead!.high]).toEqual([12, 18]);
+    const alive = part('gas-valve').kind.electrical(part('gas-valve').spec, 'open', undefined, '', 'ac');
+    if (alive.type !== 'impedance') throw new Error('open');
+    const amps = 24 / Math.hypot(alive.r, alive.x);
+    expect(amps).toBeGreaterThan(0.3);
+    expect(amps).toBeLessThan(0.6);
+  });
+
+  test('silicon carbide igniter: 40–90 Ω cold, 3–5 A hot on 120 V', () => {
+    const igniter = part('igniter');
+    const hot = igniter.kind.electrical(igniter.spec, 'glowing', undefined, '', 'ac');
+    if (hot.type !== 'impedance') throw new Error('open');
+    expect(120 / hot.r).toBeGreaterThan(3);
+    expect(120 / hot.r).toBeLessThan(5);
+    const [dead] = igniter.kind.deadTests(igniter.spec);
+    expect([dead!.low, dead!.high]).toEqual([40, 90]);
+  });
+
+  test('a Class 2 control transformer is at most 100 VA (NEC Art. 725, value from memory)', () => {
+    for (const p of all.filter((x) => x.kind.name === 'transformer')) expect(p.spec['va']).toBeLessThanOrEqual(100);
+  });
+
+  test('a 40 VA transformer gives its rated 24 V at rated current, and more without load', () => {
+    const t = part('transformer');
+    const secondary = t.kind.electrical(t.spec, 'idle', undefined, 'secondary', 'ac');
+    if (secondary.type !== 'coupled-secondary') throw new Error('not coupled');
+    const open = secondary.ratio * 120;
+    const load = 24 ** 2 / 40;
+    const loaded = (open * load) / Math.hypot(load + secondary.r, secondary.x);
+    expect(open).toBeGreaterThan(25);
+    expect(loaded).toBeGreaterThan(23.5);
+    expect(loaded).toBeLessThan(24.5);
+  });
+});

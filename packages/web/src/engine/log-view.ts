@@ -1,0 +1,90 @@
+import type { CallEvent, CallState } from '@zetalysis/core/call';
+import { judgeDeadTest } from '@zetalysis/core/component-test';
+import { OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
+import { findPart, type Model } from '@zetalysis/core/profile';
+import { formatReading, type UnitSystem } from '@zetalysis/core/units';
+
+/** One entry of the evidence list. */
+export interface LogLine {
+  readonly id: string;
+  readonly words: string;
+  readonly at: string;
+  readonly person: string;
+  readonly retracted: boolean;
+  readonly undoable: boolean;
+  readonly problem: string | undefined;
+}
+
+/** The log in words, oldest first. */
+export function logOf(model: Model, state: CallState, units: UnitSystem): LogLine[] {
+  return state.log.map(({ event, retracted, problem }) => ({
+    id: event.id,
+    words: bodyWords(model, event, units),
+    at: event.at,
+    person: event.person,
+    retracted,
+    undoable:
+      !retracted && event.body.type !== 'opened' && event.body.type !== 'retracted' && event.body.type !== 'closed',
+    problem,
+  }));
+}
+
+function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string {
+  const title = (id: string): string => findPart(model, id)?.title ?? id;
+  const phase = (id: string | undefined): string => {
+    const found = model.phases.find((p) => p.id === id);
+    return found ? `, ${found.title.toLowerCase()}` : '';
+  };
+  switch (body.type) {
+    case 'opened':
+      return `Call opened: ${body.complaint}`;
+    case 'setup': {
+      const changes = [
+        body.power ? '' : 'power off',
+        body.gas ? '' : 'gas shut',
+        body.call ? '' : 'no call for heat',
+        ...body.unplugged.map((p) => `${model.plugs.find((x) => x.id === p)?.title ?? p} unplugged`),
+        ...body.bypassed.map((p) => `${title(p)} bypassed`),
+      ].filter((c) => c !== '');
+      return changes.length === 0 ? 'Everything back as it was' : `Set: ${changes.join(', ')}`;
+    }
+    case 'seen':
+      return `${model.phases.find((p) => p.id === body.phase)?.title ?? body.phase}${body.try === undefined ? '' : ` (try ${body.try})`}: ${body.answer === 'unclear' ? 'can’t tell' : body.answer}`;
+    case 'outcome':
+      return OUTCOME_WORDS[body.outcome];
+    case 'code':
+      return `Status light: ${body.code}`;
+    case 'volts':
+      return `${body.red}–${body.black}: ${formatReading(body.reading, units)}${phase(body.phase)}`;
+    case 'ohms': {
+      const part = findPart(model, body.part);
+      const dead = part?.kind.deadTests(part.spec).find((d) => d.branch === (body.branch ?? ''));
+      const verdict = dead ? ` ${judgeDeadTest(dead, body.reading).words}` : '';
+      return `${title(body.part)}: ${formatReading(body.reading, units)}, isolated.${verdict}`;
+    }
+    case 'gauge':
+      return `${model.gauges.find((g) => g.id === body.gauge)?.title ?? body.gauge}: ${formatReading(body.reading, units)}`;
+    case 'timing':
+      return `Time to ${model.phases.find((p) => p.id === body.phase)?.title ?? body.phase}: ${formatReading(body.reading, units)}`;
+    case 'look': {
+      const look = model.looks.find((l) => l.id === body.look);
+      return `${look?.ask ?? body.look} ${look?.answers.find((a) => a.id === body.answer)?.title ?? body.answer}`;
+    }
+    case 'declined':
+      return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${body.test}`;
+    case 'repaired':
+      return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}`;
+    case 'danger':
+      return `Danger: ${body.danger}`;
+    case 'danger-over':
+      return `Danger over: ${body.words}`;
+    case 'note':
+      return body.text;
+    case 'retracted':
+      return 'Taken back';
+    case 'break-recorded':
+      return `Break recorded: ${title(body.part)}, ${body.failure} (${body.standing})`;
+    case 'closed':
+      return `Call closed${body.words === '' ? '' : `: ${body.words}`}`;
+  }
+}

@@ -1,0 +1,131 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { reduceCall, type CallEvent, type EventBody } from '@zetalysis/core/call';
+import { Engine } from '@zetalysis/core/diagnosis';
+import { loadProfile } from '@zetalysis/core/profile';
+import { drawingOf } from '../src/engine/drawing';
+import { testsView } from '../src/engine/test-view';
+import { viewOf, type ViewOptions } from '../src/engine/view';
+
+const source = readFileSync(join(__dirname, '../../../profiles/furnace-condensing.yaml'), 'utf8');
+const engine = new Engine(loadProfile(source, 'furnace-condensing.yaml'));
+const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined };
+
+const log = (...bodies: EventBody[]): CallEvent[] =>
+  bodies.map((body, i) => ({
+    id: `e${i}`,
+    call: 'c',
+    seq: i + 1,
+    at: '2026-01-01T08:00:00Z',
+    device: 'd',
+    person: 'imre',
+    body,
+  }));
+const look = (...bodies: EventBody[]) => {
+  const state = reduceCall(engine.model, log(...bodies));
+  const assessment = engine.assess(state.evidence);
+  return { state, assessment, view: viewOf(engine, state, assessment, options) };
+};
+const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
+const setup = (change: object): EventBody => ({
+  type: 'setup',
+  power: true,
+  gas: true,
+  call: true,
+  unplugged: [],
+  bypassed: [],
+  ...change,
+});
+const noGlow = [seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'no'), seen('valve', 'yes')];
+
+describe('what the call page shows', () => {
+  test('can be sent from a worker: plain data only', () => {
+    expect(() => structuredClone(drawingOf(engine.model))).not.toThrow();
+    expect(() => structuredClone(look(...noGlow).view)).not.toThrow();
+  });
+
+  test('the burn front is the first step that did not come, and the ladder follows it', () => {
+    const { view } = look(...noGlow);
+    expect(view.beads.filter((b) => b.front).map((b) => b.id)).toEqual(['glow']);
+    expect(view.at).toBe('glow');
+  });
+
+  test('after a change of setup the cord keeps what was seen, until something is seen anew', () => {
+    expect(look(...noGlow, setup({ unplugged: ['P3'] })).view.beads.find((b) => b.id === 'glow')!.answer).toBe('no');
+    const anew = look(...noGlow, setup({ unplugged: ['P3'] }), seen('inducer', 'no')).view;
+    expect(anew.beads.find((b) => b.front)!.id).toBe('inducer');
+  });
+
+  test('power is drawn live where all suspects agree, unknown where they do not, and measured values stand at their points', () => {
+    const { view } = look(...noGlow);
+    expect(view.nets['L1D']!.state).toBe('live');
+    expect(view.nets['IP']!.state).toBe('unknown');
+    const measured = look(...noGlow, {
+      type: 'volts',
+      red: 'IP',
+      black: 'N',
+      phase: 'glow',
+      typed: '0',
+      reading: { kind: 'value', value: 0, dimension: 'voltage' },
+    }).view;
+    expect(measured.nets['IP']).toMatchObject({ state: 'dead', measured: '0 V' });
+  });
+
+  test('commons are neither live nor dead', () => {
+    expect(look().view.nets['C']).toBeUndefined();
+    expect(look().view.nets['N']).toBeUndefined();
+  });
+
+  test('shares and the rest sum to one', () => {
+    const { view } = look(...noGlow);
+    expect(view.suspects.reduce((s, x) => s + x.probability, 0) + view.rest).toBeCloseTo(1, 6);
+  });
+
+  test('a dead test is judged in the log; what was taken back is marked', () => {
+    const { view } = look(
+      {
+        type: 'ohms',
+        part: 'gas-valve',
+        branch: '',
+        typed: '0.2',
+        reading: { kind: 'value', value: 0.2, dimension: 'resistance' },
+      },
+      { type: 'retracted', event: 'e0' },
+    );
+    expect(view.log[0]).toMatchObject({ retracted: true, undoable: false });
+    expect(view.log[0]!.words).toMatch(/out of limits \(12 Ω to 18 Ω\)/);
+  });
+
+  test('the proposed tests say what to do, what is good, what each answer means, and carry the line-voltage caution', () => {
+    const { state, assessment } = look(
+      ...noGlow,
+      { type: 'outcome', outcome: 'locks-out' },
+      { type: 'code', code: '6' },
+    );
+    const ranked = engine.next({ evidence: state.evidence, declined: new Set(), role: 'technician' }, assessment);
+    const tests = testsView(engine, state, assessment, ranked, 'us');
+    expect(tests.length).toBe(3);
+    for (const t of tests) {
+      expect(t.instruction.length).toBeGreaterThan(20);
+      expect(t.why.length).toBeGreaterThan(0);
+      if (t.line) expect(t.cautions.join(' ')).toMatch(/Line voltage/);
+    }
+  });
+
+  test('units follow the person', () => {
+    const draft: EventBody = {
+      type: 'gauge',
+      gauge: 'draft',
+      typed: '0.6 inwc',
+      reading: { kind: 'value', value: 149.45, dimension: 'pressure' },
+    };
+    const state = reduceCall(engine.model, log(draft));
+    const si = viewOf(engine, state, engine.assess(state.evidence), { ...options, units: 'si' });
+    expect(si.log[0]!.words).toMatch(/149 Pa/);
+    expect(look(draft).view.log[0]!.words).toMatch(/0\.6 in w\.c\./);
+  });
+
+  test('a call cannot be closed while something stands in its way', () => {
+    expect(look(setup({ bypassed: ['limit'] })).view.obstacles.join(' ')).toMatch(/bypass is still in place: limit/);
+  });
+});
