@@ -1,8 +1,9 @@
 import { ConfigProvider, theme as antTheme } from 'antd';
+import { useTheme } from '../theme/use-theme';
 
 /** Ant Design in our colours. Style tags carry the page's nonce, so that the strict content policy lets them pass. */
 export function AntTheme({ children }: { children: React.ReactNode }) {
-  const dark = document.documentElement.dataset['theme'] === 'cellar';
+  const dark = useTheme()[0] === 'cellar';
   const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
   return (
     <ConfigProvider

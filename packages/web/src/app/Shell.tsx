@@ -1,21 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { http } from '../api/http';
 import type { Me } from '../api/types';
-
-type Theme = 'light' | 'cellar';
-
-function useTheme(): [Theme, () => void] {
-  const [theme, setTheme] = useState<Theme>(() =>
-    localStorage.getItem('zetalysis.theme') === 'cellar' ? 'cellar' : 'light',
-  );
-  useEffect(() => {
-    document.documentElement.dataset['theme'] = theme;
-    localStorage.setItem('zetalysis.theme', theme);
-  }, [theme]);
-  return [theme, () => setTheme(theme === 'light' ? 'cellar' : 'light')];
-}
+import { useTheme } from '../theme/use-theme';
 
 /** The frame around every place. */
 export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
