@@ -37,7 +37,7 @@ export interface Assessment {
   readonly baffled: boolean;
 }
 
-/** Answers are repeated for confirmation only when one misreading could decide. */
+/** What the next test is chosen for: the evidence, what was refused, and who is asking. */
 export interface Situation {
   readonly evidence: Evidence;
   /** Ids of tests the technician cannot or will not make. */

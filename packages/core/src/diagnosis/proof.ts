@@ -111,18 +111,18 @@ export function touches(model: Model, h: Hypothesis, o: Question): boolean {
 
 /** Nets at which a probe touches the part: its own ends, and beyond connectors and unnamed joints the next named net. */
 export function terminals(model: Model, part: Part): ReadonlySet<number> {
+  // The common and the neutral belong to everybody; touching them says nothing about one part.
+  const shared = new Set(model.points.map((p) => p.black));
   const nets = new Set<number>();
   const spread = (net: number): void => {
     if (nets.has(net)) return;
     nets.add(net);
     for (const branch of model.branches)
       if (model.parts[branch.part]!.kind.name === 'plug-pin') {
-        if (branch.a === net) nets.add(branch.b);
-        if (branch.b === net) nets.add(branch.a);
+        if (branch.a === net && !shared.has(branch.b)) nets.add(branch.b);
+        if (branch.b === net && !shared.has(branch.a)) nets.add(branch.a);
       }
   };
-  // The common and the neutral belong to everybody; touching them says nothing about one part.
-  const shared = new Set(model.points.map((p) => p.black));
   for (const branch of part.branches) for (const net of [branch.a, branch.b]) if (!shared.has(net)) spread(net);
   return nets;
 }
