@@ -178,7 +178,9 @@ test('tapping points on the ladder places the probes; unknown points get a remed
 
 test('all four areas are visible at 1280 × 800 without scrolling', async ({ call }) => {
   const page = await call('Mill Lane 14');
-  for (const name of ['Sequence', 'Circuit and readings', 'Next test', 'Suspects'])
+  // The first question has many answers: the tallest it gets.
+  await expect(page.getByRole('button', { name: 'Can’t', exact: true })).toBeVisible();
+  for (const name of ['Sequence', 'Circuit and readings', 'Next test', 'Suspects', 'Record'])
     await expect(page.getByRole('region', { name })).toBeInViewport({ ratio: 0.75 });
 });
 
