@@ -227,6 +227,24 @@ test('story 6: the steam boiler’s cut-off, a ghost behind it, and a watched by
   await expect(page.getByRole('alert').first()).toContainText('Bypass in place: lwco');
 });
 
+test('story 6b: glass half full, the watched bypass proves the cut-off bad', async ({ call }) => {
+  const page = await call('Old Bakery');
+  const look = page.getByRole('combobox', { name: 'Look or measure' });
+  await step(page, 'Damper opens', 'not seen');
+  await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('dead');
+  await entry(page, '26 R C @call');
+  await entry(page, '2 LW C @call');
+  await look.selectOption('look gauge-glass half');
+  await expect(suspects(page).first()).toContainText('low-water cut-off stays open');
+  await page.getByRole('combobox', { name: 'Change the setup' }).selectOption('bypass lwco');
+  await expect(page.getByRole('button', { name: /BYPASS on low-water cut-off/ })).toBeVisible();
+  await step(page, 'Damper opens', 'seen');
+  await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('runs');
+  await look.selectOption('look gauge-glass half');
+  await page.getByRole('button', { name: /BYPASS on low-water cut-off/ }).click();
+  await expect(suspects(page).first()).toContainText(/low-water cut-off stays open.*proved/);
+});
+
 test('usable at 390 × 844: next test first, nothing wider than the screen', async ({ call }) => {
   const page = await call('Mill Lane 14');
   await page.setViewportSize({ width: 390, height: 844 });

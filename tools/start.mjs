@@ -76,11 +76,15 @@ runMain(async () => {
     let address = `http://127.0.0.1:${port}`;
     if (dev) {
       const webPort = await freePort(5173);
-      const vite = spawn('npx', ['vite', '--host', '127.0.0.1', '--port', String(webPort), '--strictPort'], {
-        cwd: join(ROOT, 'packages/web'),
-        env: { ...process.env, API: address },
-        stdio: ['ignore', 'inherit', 'inherit'],
-      });
+      const vite = spawn(
+        join(ROOT, 'node_modules/.bin/vite'),
+        ['--host', '127.0.0.1', '--port', String(webPort), '--strictPort'],
+        {
+          cwd: join(ROOT, 'packages/web'),
+          env: { ...process.env, API: address },
+          stdio: ['ignore', 'inherit', 'inherit'],
+        },
+      );
       parts.push({ stop: () => stop(vite) });
       address = `http://127.0.0.1:${webPort}`;
     }
