@@ -6,6 +6,24 @@ import { translate } from './translate';
 
 export const CASE_FORMAT = 'zetalysis-case/1';
 
+const EVENT_KEYS = [
+  'seen',
+  'outcome',
+  'code',
+  'volts',
+  'ohms',
+  'gauge',
+  'timing',
+  'look',
+  'setup',
+  'repaired',
+  'adjusted',
+  'cannot',
+  'will-not',
+  'note',
+  'expect',
+] as const;
+
 /** What a case says must come out. Repairs are named `part:mend`, breaks and causes by part. */
 export interface Expectation {
   readonly oneOf?: readonly string[];
@@ -14,6 +32,8 @@ export interface Expectation {
   readonly cause?: string;
   readonly standing?: 'proved' | 'suspected';
   readonly atLeast?: number;
+  /** Whether nothing may fit what was found. */
+  readonly baffled?: boolean;
   readonly line: number;
 }
 
@@ -54,10 +74,7 @@ export function loadCase(source: string, fileName: string, model: Model): Case {
     const line = file.lineOf(path);
     const keys = Object.keys(entry);
     if (keys.length !== 1) {
-      file.problem(
-        path,
-        'must have exactly one key: seen, outcome, code, volts, ohms, gauge, timing, look, setup, repaired, cannot, will-not, note or expect',
-      );
+      file.problem(path, `must have exactly one key: ${EVENT_KEYS.join(', ')}`);
       return;
     }
     const key = keys[0]!;
@@ -165,8 +182,10 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
         answer: answer === true ? 'yes' : answer === false ? 'no' : String(answer),
       }));
     case 'setup': {
-      const map: DataMap = isMap(value) ? value : fields.map(value, path, '{power, gas, call, unplugged, bypassed}');
-      fields.only(map, path, ['power', 'gas', 'call', 'unplugged', 'bypassed']);
+      const map: DataMap = isMap(value)
+        ? value
+        : fields.map(value, path, '{power, gas, call, unplugged, bypassed, actions}');
+      fields.only(map, path, ['power', 'gas', 'call', 'unplugged', 'bypassed', 'actions']);
       return [
         {
           type: 'setup',
@@ -175,43 +194,36 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
           call: fields.flag(map, 'call', path, true),
           unplugged: fields.list(map['unplugged'], [...path, 'unplugged'], 'connector ids').map(String),
           bypassed: fields.list(map['bypassed'], [...path, 'bypassed'], 'part ids').map(String),
+          actions: fields.list(map['actions'], [...path, 'actions'], 'action ids').map(String),
         },
       ];
     }
-    case 'repaired':
-      return [{ type: 'repaired', part: String(value), action: '' }];
+    case 'repaired': {
+      if (!isMap(value)) return [{ type: 'repaired', part: String(value), action: '' }];
+      fields.only(value, path, ['part', 'measured']);
+      const measured = fields.flag(value, 'measured', path, false);
+      return [{ type: 'repaired', part: fields.text(value, 'part', path), action: '', measured }];
+    }
+    case 'adjusted': {
+      const map = fields.map(value, path, '{what, original, now}');
+      fields.only(map, path, ['what', 'original', 'now']);
+      const [what, original, now] = ['what', 'original', 'now'].map((k) => fields.text(map, k, path));
+      return [{ type: 'adjusted', what: what!, original: original!, now: now! }];
+    }
     case 'cannot':
     case 'will-not':
       return [{ type: 'declined', test: String(value), why: key }];
     case 'note':
       return [{ type: 'note', text: String(value) }];
     default:
-      fields.file.problem(
-        path,
-        unknownName('event', key, [
-          'seen',
-          'outcome',
-          'code',
-          'volts',
-          'ohms',
-          'gauge',
-          'timing',
-          'look',
-          'setup',
-          'repaired',
-          'cannot',
-          'will-not',
-          'note',
-          'expect',
-        ]),
-      );
+      fields.file.problem(path, unknownName('event', key, EVENT_KEYS));
       return [];
   }
 }
 
 function readExpectation(fields: Fields, value: Data, path: Path, line: number): Expectation {
   const map = fields.map(value, path, '{oneOf, mustNot, break, cause, standing}');
-  fields.only(map, path, ['oneOf', 'mustNot', 'break', 'cause', 'standing', 'atLeast']);
+  fields.only(map, path, ['oneOf', 'mustNot', 'break', 'cause', 'standing', 'atLeast', 'baffled']);
   const texts = (key: string): { [k: string]: string[] } =>
     map[key] === undefined ? {} : { [key]: fields.list(map[key], [...path, key], 'repairs as part:mend').map(String) };
   return {
@@ -223,6 +235,7 @@ function readExpectation(fields: Fields, value: Data, path: Path, line: number):
       ? {}
       : { standing: fields.choice(map, 'standing', path, ['proved', 'suspected'] as const) }),
     ...(map['atLeast'] === undefined ? {} : { atLeast: fields.number(map, 'atLeast', path, 0) }),
+    ...(map['baffled'] === undefined ? {} : { baffled: fields.flag(map, 'baffled', path, false) }),
     line,
   };
 }

@@ -41,6 +41,8 @@ export type EventBody =
       readonly call: boolean;
       readonly unplugged: readonly string[];
       readonly bypassed: readonly string[];
+      /** Actions of the profile in force; logs made before there were any have none. */
+      readonly actions?: readonly string[];
     }
   | { readonly type: 'seen'; readonly phase: string; readonly answer: 'yes' | 'no' | 'unclear'; readonly try?: number }
   | { readonly type: 'outcome'; readonly outcome: Outcome }
@@ -65,7 +67,17 @@ export type EventBody =
   | { readonly type: 'timing'; readonly phase: string; readonly reading: Reading; readonly typed: string }
   | { readonly type: 'look'; readonly look: string; readonly answer: string }
   | { readonly type: 'declined'; readonly test: string; readonly why: 'cannot' | 'will-not' }
-  | { readonly type: 'repaired'; readonly part: string; readonly action: string }
+  | {
+      readonly type: 'repaired';
+      readonly part: string;
+      readonly action: string;
+      /** The new part was measured good before it was fitted. */
+      readonly measured?: boolean;
+    }
+  /** A screw or setting turned while hunting, with where it stood. */
+  | { readonly type: 'adjusted'; readonly what: string; readonly original: string; readonly now: string }
+  /** What became of an adjustment: put back, or kept because it was the cause. */
+  | { readonly type: 'adjustment-settled'; readonly event: string; readonly how: 'put-back' | 'kept' }
   | { readonly type: 'danger'; readonly danger: Danger }
   | { readonly type: 'danger-over'; readonly words: string }
   | { readonly type: 'note'; readonly text: string }

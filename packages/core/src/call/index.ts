@@ -4,7 +4,7 @@
  */
 export type { AdviceSnapshot, BreakRecord, CallEvent, EventBody, EventType, Pins } from './event';
 export { compareEvents, mergeEvents, nextSeq } from './order';
-export { reduceCall, type CallState, type LogEntry } from './reduce';
+export { reduceCall, type Adjustment, type CallState, type LogEntry } from './reduce';
 export { translate } from './translate';
 export { closingObstacles } from './close';
 export { parseEntryLine } from './entry-line';

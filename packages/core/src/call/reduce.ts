@@ -11,6 +11,8 @@ export interface CallState {
   readonly evidence: Evidence;
   readonly setup: Setup;
   readonly declined: ReadonlySet<string>;
+  /** Adjustments that were neither put back nor kept on purpose, by event id. */
+  readonly adjustments: ReadonlyMap<string, Adjustment>;
   readonly danger: Danger | undefined;
   readonly record: (BreakRecord & { readonly event: string }) | undefined;
   readonly closed: boolean;
@@ -19,6 +21,8 @@ export interface CallState {
   /** Which of the log's events feed the engine, by event id: the episode they belong to. */
   readonly episodeOf: ReadonlyMap<string, number>;
 }
+
+export type Adjustment = Extract<EventBody, { type: 'adjusted' }>;
 
 export interface LogEntry {
   readonly event: CallEvent;
@@ -36,6 +40,7 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
   const declined = new Set<string>();
   const episodeOf = new Map<string, number>();
   const log: LogEntry[] = [];
+  const adjustments = new Map<string, Adjustment>();
   let opened: CallState['opened'];
   let danger: Danger | undefined;
   let record: CallState['record'];
@@ -65,15 +70,27 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
             call: body.call,
             unplugged: body.unplugged,
             bypassed: body.bypassed,
+            actions: body.actions ?? [],
           },
           repaired: present.repaired,
+          measured: present.measured ?? [],
         });
         break;
-      case 'repaired':
+      case 'repaired': {
+        const part = findPart(model, body.part)!.index;
+        const measured = (present.measured ?? []).filter((p) => p !== part);
         episodes.push({
           setup: present.setup,
-          repaired: [...new Set([...present.repaired, findPart(model, body.part)!.index])],
+          repaired: [...new Set([...present.repaired, part])],
+          measured: body.measured === true ? [...measured, part] : measured,
         });
+        break;
+      }
+      case 'adjusted':
+        adjustments.set(event.id, body);
+        break;
+      case 'adjustment-settled':
+        adjustments.delete(body.event);
         break;
       case 'declined':
         declined.add(body.test);
@@ -100,6 +117,7 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
     evidence: { episodes, items },
     setup: episodes[episodes.length - 1]!.setup,
     declined,
+    adjustments,
     danger,
     record,
     closed,

@@ -132,6 +132,15 @@ export function translate(model: Model, body: EventBody): Translated {
               model.plugs.map((p) => p.id),
             ),
           );
+      for (const id of body.actions ?? [])
+        if (!model.actions.some((a) => a.id === id))
+          return problem(
+            unknownName(
+              'action',
+              id,
+              model.actions.map((a) => a.id),
+            ),
+          );
       for (const id of body.bypassed) {
         const part = findPart(model, id);
         if (!part)

@@ -1,5 +1,6 @@
 import type { DeadTest } from '../parts';
 import { formatQuantity, readingValue, type Reading } from '../units';
+import { USUAL_SCHOOL, type School } from './school';
 
 export type Verdict = 'good' | 'marginal' | 'bad';
 
@@ -9,14 +10,16 @@ export interface Judgement {
   readonly words: string;
 }
 
-/** Inside ±10 % of the middle is good, inside the given limits (±20 %) marginal, beyond bad (common practice). */
-const GOOD_SHARE = 0.5;
+/** A contact is judged by the school's limit; everything else by what is written. */
+const limitsOf = (test: DeadTest, school: School): DeadTest =>
+  test.low === 0 && test.high === 1 ? { ...test, high: school.contactOhms } : test;
 
 /**
  * Judges a dead-test reading (isolated, leads taken off) against a part's limits, ohms.
  * Windings have two-sided limits; a closed contact or fuse only an upper one; an insulator only a lower one.
  */
-export function judgeDeadTest(test: DeadTest, reading: Reading): Judgement {
+export function judgeDeadTest(written: DeadTest, reading: Reading, school: School = USUAL_SCHOOL): Judgement {
+  const test = limitsOf(written, school);
   const ohms = readingValue(reading);
   const shown = Number.isFinite(ohms) ? formatQuantity(ohms, 'resistance') : 'OL';
   const limits =
@@ -28,7 +31,7 @@ export function judgeDeadTest(test: DeadTest, reading: Reading): Judgement {
   if (ohms < test.low || ohms > test.high) return { verdict: 'bad', words: `${shown} is out of limits (${limits}).` };
   if (test.low > 0 && test.high < Infinity) {
     const middle = (test.low + test.high) / 2;
-    const reach = ((test.high - test.low) / 2) * GOOD_SHARE;
+    const reach = middle * school.windingShare;
     if (Math.abs(ohms - middle) > reach)
       return { verdict: 'marginal', words: `${shown} is usable but near its limit (${limits}): note it.` };
   }

@@ -21,7 +21,8 @@ export interface Coverage {
 
 /** Compares the predictions of all faults over all tests of a profile. */
 export function coverage(engine: Engine): Coverage {
-  const faults = engine.hypotheses.filter((h) => h.kind === 'fault');
+  // What comes and goes looks like its lasting twin whenever it is there.
+  const faults = engine.hypotheses.filter((h) => h.kind === 'fault' && h.occurs === 1);
   const healthy = signature(engine, engine.healthy);
   const groups = new Map<string, Hypothesis[]>();
   const silent: Hypothesis[] = [];
@@ -44,7 +45,7 @@ function signature(engine: Engine, h: Hypothesis): string {
   return engine.tests
     .map((test) => {
       const chain = [{ setup: setupFor(NORMAL_SETUP, test.intervention), repaired: [] }];
-      return rounded(engine.traces.predict(h, chain, test.question));
+      return rounded(engine.traces.predict(h.faults, chain, test.question));
     })
     .join(';');
 }
@@ -55,8 +56,8 @@ function hasOwnTest(engine: Engine, h: Hypothesis): boolean {
   const rivals = engine.hypotheses.filter((r) => (r.kind === 'fault' || r.kind === 'healthy') && r.breaks !== h.breaks);
   return engine.tests.some((test) => {
     if (test.intervention || !canTouch(engine.model, h, test.question)) return false;
-    const own = rounded(engine.traces.predict(h, chain, test.question));
-    return rivals.some((r) => rounded(engine.traces.predict(r, chain, test.question)) !== own);
+    const own = rounded(engine.traces.predict(h.faults, chain, test.question));
+    return rivals.some((r) => rounded(engine.traces.predict(r.faults, chain, test.question)) !== own);
   });
 }
 

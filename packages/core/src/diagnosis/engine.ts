@@ -1,21 +1,27 @@
 import type { Model } from '../profile';
-import { CircuitStates } from '../sequence';
-import { fitOf, scaleOf } from './likelihood';
-import { hypothesesOf, type Hypothesis, type Weights } from './hypothesis';
+import { USUAL_SCHOOL, type School } from '../component-test';
+import { CircuitStates, OUTCOMES, setupKey } from '../sequence';
+import { fitOf, levelOf, likelihood, scaleOf, type Fit } from './likelihood';
+import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
 import { rankTests, type RankedTest } from './next-test';
 import { episodeKey, questionKey, type Evidence, type Observation, type Question } from './observation';
-import { fitEvidence, posterior, type ItemFit } from './posterior';
-import type { Prediction } from './predict';
-import { contradiction, prove, touches, type Proof } from './proof';
+import { seedPairs } from './pairs';
+import { fitEvidence, posterior, uninformed, type ItemFit } from './posterior';
+import { answersOf, type Prediction } from './predict';
+import { contradiction, debtPaid, proofDebt, prove, type Proof } from './proof';
 import { mayPropose, type Role } from './safety';
 import { setupFor, testsOf, type Test } from './tests';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '1.0.0';
+export const ENGINE_VERSION = '2.0.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet. */
 const MOST_FOR_INTERVENTION = 16;
+/** A weight of contradictions at which nothing fits any more. */
+const BAFFLING = 3;
+/** Explanations below this share do not count as explanations. */
+const COUNTS = 0.02;
 
 /** One repair with all the hypotheses it would mend. */
 export interface Suspect {
@@ -27,22 +33,27 @@ export interface Suspect {
 }
 
 export interface Assessment {
+  /** The single faults, and after them the pairs that were worth a thought. */
+  readonly hypotheses: readonly Hypothesis[];
   readonly probabilities: Float64Array;
   readonly suspects: readonly Suspect[];
   readonly items: readonly ItemFit[];
   readonly proof: Proof | undefined;
   /** Items the best explanation does not explain; several mean that the model may not know this fault. */
   readonly surprises: readonly string[];
+  /** Items that no explanation at all accounts for. */
+  readonly fitsNothing: readonly string[];
   /** Nothing fits: the unknown leads, or the best explanation is contradicted. */
   readonly baffled: boolean;
 }
 
-/** What the next test is chosen for: the evidence, what was refused, and who is asking. */
+/** What the next test is chosen for: the evidence, what was refused, who is asking, and how they were taught. */
 export interface Situation {
   readonly evidence: Evidence;
   /** Ids of tests the technician cannot or will not make. */
   readonly declined: ReadonlySet<string>;
   readonly role: Role;
+  readonly school?: School;
 }
 
 /**
@@ -69,114 +80,180 @@ export class Engine {
     return this.hypotheses[0]!;
   }
 
-  /** Ranks the suspects under all the evidence, and says what is proved. */
-  assess(evidence: Evidence): Assessment {
-    const items = fitEvidence(this.model, this.traces, this.hypotheses, evidence);
-    const probabilities = posterior(this.hypotheses, items, evidence);
-    const suspects = this.suspects(probabilities);
-    const leading = suspects[0]!.leading;
-    const named = leading.kind === 'other' || leading.kind === 'unknown' ? this.bestFault(probabilities) : leading;
-    const proof = named && prove(this.model, this.hypotheses, items, named);
-    const surprises = named ? items.filter((i) => contradiction(named, [i]) > 0).map((i) => i.item.id) : [];
-    const unknown = this.hypotheses[this.hypotheses.length - 1]!;
-    const baffled = leading === unknown || (named !== undefined && contradiction(named, items) >= 3);
-    return { probabilities, suspects, items, proof, surprises, baffled };
+  /**
+   * Ranks the suspects under all the evidence, and says what is proved. Pairs of faults are looked at when single ones
+   * explain badly; `pairs: false` leaves them out, for a first quick answer.
+   */
+  assess(evidence: Evidence, options: { readonly pairs?: boolean } = {}): Assessment {
+    const alone = this.weigh(evidence, this.hypotheses);
+    if (options.pairs === false || !this.explainsBadly(evidence, alone)) return alone;
+    const pairs = seedPairs(this.hypotheses, alone.items, evidence, this.hypotheses.length);
+    return this.weigh(evidence, [...this.hypotheses, ...pairs]);
   }
 
-  /** Tests worth making now, best first. `walk` gives the terminal-by-terminal order instead. */
-  next(situation: Situation, assessment: Assessment, walk = false): RankedTest[] {
-    const { evidence, declined, role } = situation;
+  private weigh(evidence: Evidence, hypotheses: readonly Hypothesis[]): Assessment {
+    const items = fitEvidence(this.model, this.traces, hypotheses, evidence);
+    const probabilities = posterior(hypotheses, items, evidence);
+    const suspects = groupByRepair(hypotheses, probabilities);
+    const leading = suspects[0]!.leading;
+    const named =
+      leading.kind === 'other' || leading.kind === 'unknown' ? bestFault(hypotheses, probabilities) : leading;
+    const proof = named && prove(this.model, hypotheses, items, named);
+    const surprises = named ? items.filter((i) => contradiction(named, [i]) > 0).map((i) => i.item.id) : [];
+    const fitsNothing = items
+      .filter((i) => hypotheses.every((h) => !predicts(h) || contradiction(h, [i]) > 0))
+      .map((i) => i.item.id);
+    const baffled = leading.kind === 'unknown' || (named !== undefined && contradiction(named, items) >= BAFFLING);
+    return { hypotheses, probabilities, suspects, items, proof, surprises, fitsNothing, baffled };
+  }
+
+  /** Whether every single fault that still counts is contradicted by what was found. */
+  private explainsBadly(evidence: Evidence, alone: Assessment): boolean {
+    // After a repair, anything that is still not right is a reason to think of a second fault.
+    const repaired = evidence.episodes[evidence.episodes.length - 1]!.repaired.length > 0;
+    const bad = repaired ? 1 : BAFFLING - 1;
+    return alone.hypotheses.every(
+      (h) => !predicts(h) || alone.probabilities[h.index]! < COUNTS || contradiction(h, alone.items) >= bad,
+    );
+  }
+
+  /** Tests worth making now, best first; terminal by terminal when the school wants it so. */
+  next(situation: Situation, assessment: Assessment): RankedTest[] {
+    const { evidence, declined, role, school = USUAL_SCHOOL } = situation;
     const present = evidence.episodes[evidence.episodes.length - 1]!;
     const answered = new Set(
       evidence.items.map(
         (i) => `${episodeKey(evidence.episodes[i.episode]!)}|${questionKey(this.model, i.observation)}`,
       ),
     );
+    const { hypotheses } = assessment;
+    // With nothing that fits, the ranking means little: what splits all of them best is asked first.
+    const probabilities = assessment.baffled ? flattened(assessment.probabilities) : assessment.probabilities;
     // Every intervention means a new run for every live hypothesis, and pays only once there are few of them.
-    const live = assessment.probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
+    const live = probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
     const offered = this.tests.filter((t) => {
       if (t.intervention && live > MOST_FOR_INTERVENTION) return false;
-      if (declined.has(t.id) || !mayPropose(t, role)) return false;
+      if (declined.has(t.id) || !mayPropose(this.model, t, role)) return false;
       const setup = setupFor(present.setup, t.intervention);
       if (answered.has(`${episodeKey({ ...present, setup })}|${questionKey(this.model, t.question)}`)) return false;
-      return !t.intervention || setup !== present.setup;
+      return !t.intervention || setupKey(setup) !== setupKey(present.setup);
     });
     const ranked = rankTests(
       {
         model: this.model,
         traces: this.traces,
-        hypotheses: this.hypotheses,
+        hypotheses,
         evidence,
-        probabilities: assessment.probabilities,
+        probabilities,
+        school,
+        away: (h) => this.isAway(h, evidence, assessment.items),
       },
       offered,
-      (test, h) => this.wouldSettle(evidence, assessment, test, h),
+      this.proofProgress(evidence, assessment),
     );
-    return walk
+    return school.order === 'terminal-by-terminal'
       ? ranked.filter((r) => r.bits > 0.02 || r.settles > 0).sort((a, b) => a.test.order - b.test.order)
       : ranked;
   }
 
   /** What a hypothesis says a question will answer in the present episode. */
   expect(evidence: Evidence, h: Hypothesis, question: Question): Prediction {
-    return this.traces.predict(h, evidence.episodes, question);
+    return this.traces.predict(h.faults, evidence.episodes, question);
   }
 
-  private suspects(probabilities: Float64Array): Suspect[] {
-    const groups = new Map<string, Hypothesis[]>();
-    for (const h of this.hypotheses) groups.set(h.repair, [...(groups.get(h.repair) ?? []), h]);
-    return [...groups]
-      .map(([repair, members]) => {
-        const sorted = members
-          .map((hypothesis) => ({ hypothesis, probability: probabilities[hypothesis.index]! }))
-          .sort((a, b) => b.probability - a.probability);
-        return {
-          repair,
-          probability: sorted.reduce((sum, m) => sum + m.probability, 0),
-          leading: sorted[0]!.hypothesis,
-          members: sorted,
-        };
-      })
-      .sort((a, b) => b.probability - a.probability);
+  /** Whether a fault that comes and goes does not show in the present episode, by what was seen in it. */
+  private isAway(h: Hypothesis, evidence: Evidence, items: readonly ItemFit[]): boolean {
+    if (h.occurs === 1) return false;
+    let odds = 0;
+    for (const i of items)
+      if (i.item.episode === evidence.episodes.length - 1) {
+        const there = i.fits[h.index];
+        if (there && i.sound) odds += Math.log(likelihood(there)) - Math.log(likelihood(i.sound));
+      }
+    return odds < 0;
   }
 
-  private bestFault(probabilities: Float64Array): Hypothesis | undefined {
-    let best: Hypothesis | undefined;
-    for (const h of this.hypotheses)
-      if (h.kind === 'fault' && (best === undefined || probabilities[h.index]! > probabilities[best.index]!)) best = h;
-    return best;
-  }
-
-  /** Whether a test, answered as the hypothesis expects, would complete its proof. */
-  private wouldSettle(evidence: Evidence, assessment: Assessment, test: Test, h: Hypothesis): boolean {
-    if (assessment.proof?.standing === 'proved' && assessment.proof.cause?.standing === 'proved') return false;
+  /** Share of what the leading suspect's proof still lacks that a test would bring, answered as the suspect expects. */
+  private proofProgress(evidence: Evidence, assessment: Assessment): (test: Test) => number {
+    const { leading } = assessment.suspects[0]!;
+    if (assessment.proof?.standing === 'proved' && assessment.proof.cause?.standing === 'proved') return () => 0;
+    const debt = proofDebt(this.model, assessment.hypotheses, assessment.items, leading);
+    if (!debt) return () => 0;
     const present = evidence.episodes[evidence.episodes.length - 1]!;
-    if (test.intervention) return false;
-    const expected = this.expect(evidence, h, test.question);
-    const observation = synthesise(test.question, expected);
-    if (!observation || !touches(this.model, h, observation)) return false;
-    const item = { id: 'if', episode: evidence.episodes.length - 1, observation };
-    const predictions = this.hypotheses.map((g) =>
-      g.kind === 'healthy' || g.kind === 'fault' ? this.expect(evidence, g, test.question) : undefined,
-    );
-    const known = predictions.filter((p) => p !== undefined);
-    const scale = scaleOf(this.model, test.question, known);
-    const fits = predictions.map((p) => p && fitOf(this.model, observation, p, scale));
-    const extra: ItemFit = {
-      item,
-      group: `${episodeKey(present)}|${questionKey(this.model, test.question)}`,
-      predictions,
-      fits,
-      base: known[0]?.kind === 'choice' ? 1 / known[0].of : Math.max(1e-9, ...fits.map((f) => f?.base ?? 0)),
+    return (test) => {
+      // Each intervention means a run for every rival.
+      if (test.intervention && debt.open.length > MOST_FOR_INTERVENTION) return 0;
+      const chain = test.intervention
+        ? [...evidence.episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
+        : evidence.episodes;
+      const observation = synthesise(
+        this.model,
+        test.question,
+        this.traces.predict(leading.faults, chain, test.question),
+      );
+      if (!observation) return 0;
+      const predictions = assessment.hypotheses.map((): Prediction | undefined => undefined);
+      const fits = assessment.hypotheses.map((): Fit | undefined => undefined);
+      const foretell = (h: Hypothesis): Prediction =>
+        (predictions[h.index] ??= this.traces.predict(h.faults, chain, test.question));
+      const rivals = [leading, this.healthy, ...debt.open.map((o) => o.hypothesis)];
+      const known = rivals.map(foretell);
+      const scale = scaleOf(this.model, test.question, known);
+      for (const h of rivals)
+        fits[h.index] = fitOf(this.model, observation, predictions[h.index]!, scale, predictions[this.healthy.index]);
+      return debtPaid(this.model, debt, assessment.items, {
+        item: { id: 'if', episode: chain.length - 1, observation },
+        group: test.id,
+        predictions,
+        fits,
+        fitsIfBad: new Map(),
+        sound: fits[this.healthy.index],
+        base: uninformed(known, fits),
+        episode: chain[chain.length - 1]!,
+      });
     };
-    const proof = prove(this.model, this.hypotheses, [...assessment.items, extra], h);
-    return proof?.standing === 'proved' && proof.cause?.standing === 'proved';
   }
 }
 
+function groupByRepair(hypotheses: readonly Hypothesis[], probabilities: Float64Array): Suspect[] {
+  const groups = new Map<string, Hypothesis[]>();
+  for (const h of hypotheses) groups.set(h.repair, [...(groups.get(h.repair) ?? []), h]);
+  return [...groups]
+    .map(([repair, members]) => {
+      const sorted = members
+        .map((hypothesis) => ({ hypothesis, probability: probabilities[hypothesis.index]! }))
+        .sort((a, b) => b.probability - a.probability);
+      return {
+        repair,
+        probability: sorted.reduce((sum, m) => sum + m.probability, 0),
+        leading: sorted[0]!.hypothesis,
+        members: sorted,
+      };
+    })
+    .sort((a, b) => b.probability - a.probability);
+}
+
+function bestFault(hypotheses: readonly Hypothesis[], probabilities: Float64Array): Hypothesis | undefined {
+  let best: Hypothesis | undefined;
+  for (const h of hypotheses)
+    if (h.kind === 'fault' && (best === undefined || probabilities[h.index]! > probabilities[best.index]!)) best = h;
+  return best;
+}
+
+/** A ranking without much belief in itself. */
+function flattened(probabilities: Float64Array): Float64Array {
+  const flat = probabilities.map((p) => p ** 0.25);
+  const total = flat.reduce((sum, p) => sum + p, 0);
+  return flat.map((p) => p / total);
+}
+
 /** The observation a prediction amounts to. */
-export function synthesise(question: Question, p: Prediction): Observation | undefined {
+export function synthesise(model: Model, question: Question, p: Prediction): Observation | undefined {
   switch (question.kind) {
+    case 'outcome':
+      return p.kind === 'choice' ? { kind: 'outcome', outcome: OUTCOMES[p.answer]! } : undefined;
+    case 'code':
+      return p.kind === 'choice' ? { kind: 'code', code: answersOf(model, question)[p.answer]! } : undefined;
     case 'seen':
       return p.kind === 'choice' ? { ...question, answer: p.answer === 1 } : undefined;
     case 'look':
@@ -185,7 +262,10 @@ export function synthesise(question: Question, p: Prediction): Observation | und
       if (p.kind === 'volts') return { ...question, reading: { kind: 'value', value: p.volts, dimension: 'voltage' } };
       if (p.kind === 'unsteady')
         return { ...question, reading: { kind: 'range', low: p.low, high: p.high, dimension: 'voltage' } };
-      return { ...question, reading: { kind: 'value', value: 1, dimension: 'voltage' } };
+      return {
+        ...question,
+        reading: { kind: 'value', value: levelOf(model, question) === 'millivolt' ? 0.0003 : 1, dimension: 'voltage' },
+      };
     case 'ohms':
       if (p.kind !== 'ohms') return undefined;
       return {
@@ -200,7 +280,5 @@ export function synthesise(question: Question, p: Prediction): Observation | und
       return p.kind === 'number'
         ? { ...question, reading: { kind: 'value', value: p.value, dimension: 'none' } }
         : undefined;
-    default:
-      return undefined;
   }
 }

@@ -5,8 +5,9 @@
 export { Engine, ENGINE_VERSION, synthesise, type Assessment, type Situation, type Suspect } from './engine';
 export { coverage, type Coverage } from './coverage';
 export { explain, type Reason } from './explain';
-export type { Hypothesis, Weights } from './hypothesis';
-export type { RankedTest, TestOutcome } from './next-test';
+export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';
+export { predicts, type Hypothesis, type Weights } from './hypothesis';
+export { rankTests, type RankedTest, type Ranking, type TestOutcome } from './next-test';
 export {
   episodeKey,
   questionKey,
@@ -16,10 +17,15 @@ export {
   type Observation,
   type Question,
 } from './observation';
+export { seedPairs } from './pairs';
+export { fitEvidence, type ItemFit } from './posterior';
+export { lookError } from './likelihood';
 export { answersOf, predict, type Prediction } from './predict';
 export { terminals, type Proof } from './proof';
-export { cautionsFor, DANGER_WORDS, mayPropose, type Danger, type Role } from './safety';
-export { mayBypass, setupFor, type Intervention, type Test } from './tests';
+export { commonNets } from './touch';
+export { Traces, type Lived } from './traces';
+export { cautionsFor, DANGER_WORDS, goesRoundSafety, mayPropose, type Danger, type Role } from './safety';
+export { mayBypass, minutesFor, setupFor, type Intervention, type Test } from './tests';
 export {
   answerWords,
   codeWords,
@@ -29,6 +35,7 @@ export {
   OUTCOME_WORDS,
   partWords,
   predictionWords,
+  provesWords,
   questionTitle,
   questionWords,
 } from './wording';

@@ -1,5 +1,5 @@
 import { readingValue } from '../units';
-import type { Model } from '../profile';
+import type { Level, Look, Model } from '../profile';
 import type { Observation, Question } from './observation';
 import { answersOf, type Prediction } from './predict';
 
@@ -27,15 +27,35 @@ const BLUNDER = {
 
 /** Spread of loaded control and line voltages between sound installations, share of the value (transformer, house supply). */
 const VOLTAGE_SPREAD = 0.035;
-/** Meter accuracy: share of the value plus volts. */
+/** Meter accuracy: share of the value, plus volts that depend on the range. */
 const METER_SHARE = 0.008;
-const METER_VOLTS = 0.1;
-/** Mean of what couples into a floating probe beside control wiring and beside line wiring, volts. */
-const GHOST_CONTROL = 3;
-const GHOST_LINE = 25;
-/** A wire that is dead but runs beside live ones often shows a volt or two through a poor path. */
+/** A wire that is dead but runs beside live ones often shows a little through a poor path. */
 const STRAY_SHARE = 0.25;
-const STRAY_VOLTS = 1.5;
+
+/** What a voltmeter does at each level of the circuit, volts. */
+interface VoltsRange {
+  /** Blunders are spread up to here. */
+  readonly top: number;
+  /** Smallest error of the display. */
+  readonly floor: number;
+  /** Below this a wire is called dead; strays have this mean. */
+  readonly dead: number;
+  readonly stray: number;
+  /** Mean of what couples into a floating probe. */
+  readonly ghost: number;
+}
+
+const VOLTS_RANGES: Readonly<Record<Level, VoltsRange>> = {
+  line: { top: 150, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 25 },
+  control: { top: 30, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 3 },
+  millivolt: { top: 0.06, floor: 0.0004, dead: 0.0015, stray: 0.0005, ghost: 0.0005 },
+};
+
+/** The level of a reading: the higher one of its two nets. */
+export function levelOf(model: Model, q: { readonly red: number; readonly black: number }): Level {
+  const levels = [q.red, q.black].filter((n) => n !== model.ground).map((n) => model.levels[n]!);
+  return levels.includes('line') ? 'line' : levels.includes('control') ? 'control' : (levels[0] ?? 'control');
+}
 /** A phase that never comes under a hypothesis can hardly have been read in. */
 const ABSENT = 0.35;
 
@@ -47,8 +67,14 @@ export interface Scale {
   readonly top: number;
 }
 
-/** Compares an observation with a prediction. */
-export function fitOf(model: Model, observation: Observation, prediction: Prediction, scale: Scale): Fit {
+/** Compares an observation with a prediction; `sound` is the prediction for a sound appliance. */
+export function fitOf(
+  model: Model,
+  observation: Observation,
+  prediction: Prediction,
+  scale: Scale,
+  sound?: Prediction,
+): Fit {
   switch (observation.kind) {
     case 'seen':
       return choice(prediction, observation.answer ? 1 : 0, 2, BLUNDER.seen);
@@ -62,10 +88,10 @@ export function fitOf(model: Model, observation: Observation, prediction: Predic
     }
     case 'look': {
       const look = model.looks[observation.look]!;
-      return choice(prediction, observation.answer, look.answers.length, 1 - look.tells);
+      return choice(prediction, observation.answer, look.answers.length, lookError(look, prediction, sound));
     }
     case 'volts':
-      return { ...fitVolts(observation, prediction, scale), blunder: BLUNDER.volts };
+      return { ...fitVolts(observation, prediction, levelOf(model, observation)), blunder: BLUNDER.volts };
     case 'ohms':
       return { ...fitOhms(observation, prediction), blunder: BLUNDER.ohms };
     case 'gauge': {
@@ -75,6 +101,15 @@ export function fitOf(model: Model, observation: Observation, prediction: Predic
     case 'timing':
       return { ...fitNumber(readingValue(observation.reading), prediction, scale, 1), blunder: BLUNDER.timing };
   }
+}
+
+/** What is wrong is overlooked far more often than something wrong is seen that is not there. */
+const FALSE_ALARM = 0.2;
+
+/** How often a look is wrong, by what there is to see; `sound` is what a sound appliance would show. */
+export function lookError(look: Look, truth: Prediction, sound: Prediction | undefined): number {
+  const nothingWrong = truth.kind === 'choice' && sound?.kind === 'choice' && truth.answer === sound.answer;
+  return (1 - look.tells) * (nothingWrong ? FALSE_ALARM : 1);
 }
 
 export const likelihood = (f: Fit): number => (1 - f.blunder) * f.fit + f.blunder * f.base;
@@ -89,33 +124,38 @@ const gauss = (x: number, mean: number, sd: number): number =>
   Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
 const decay = (x: number, mean: number): number => Math.exp(-Math.abs(x) / mean) / mean;
 
-export const voltsSd = (volts: number): number => Math.hypot(METER_SHARE * volts + METER_VOLTS, VOLTAGE_SPREAD * volts);
+export const voltsSd = (volts: number, level: Level): number =>
+  Math.hypot(METER_SHARE * volts + VOLTS_RANGES[level].floor, VOLTAGE_SPREAD * volts);
+
+/** Whether a wire that reads this is called dead. */
+export const isDead = (volts: number, level: Level): boolean => volts < VOLTS_RANGES[level].dead;
 
 function fitVolts(
   o: Extract<Observation, { kind: 'volts' }>,
   p: Prediction,
-  scale: Scale,
+  level: Level,
 ): { fit: number; base: number } {
-  const base = 1 / scale.top;
+  const range = VOLTS_RANGES[level];
+  const base = 1 / range.top;
   const wanders = o.reading.kind === 'range';
   const x = Math.abs(readingValue(o.reading));
   const absent = 'absent' in p && p.absent ? ABSENT : 1;
   switch (p.kind) {
     case 'volts': {
       const steady = wanders ? 0.02 : 1;
-      const sharp = gauss(x, p.volts, voltsSd(p.volts));
-      const dead = p.volts < 0.5 ? (1 - STRAY_SHARE) * sharp + STRAY_SHARE * decay(x, STRAY_VOLTS) : sharp;
+      const sharp = gauss(x, p.volts, voltsSd(p.volts, level));
+      const dead = isDead(p.volts, level) ? (1 - STRAY_SHARE) * sharp + STRAY_SHARE * decay(x, range.stray) : sharp;
       return { fit: absent * steady * dead, base };
     }
     case 'unsteady': {
       // A true dip is too short for the display: it shows some average between the extremes.
-      const width = Math.max(2, p.high - p.low);
-      const inside = x >= p.low * 0.92 - 1 && x <= p.high * 1.08 + 1 ? 1 / width : 0;
+      const slack = range.top / 30;
+      const width = Math.max(2 * slack, p.high - p.low);
+      const inside = x >= p.low * 0.92 - slack && x <= p.high * 1.08 + slack ? 1 / width : 0;
       return { fit: absent * (wanders ? 0.85 : 0.15) * inside, base };
     }
     case 'ghost': {
-      const mean = scale.top > 60 ? GHOST_LINE : GHOST_CONTROL;
-      return { fit: absent * (wanders ? 0.3 : 0.7) * decay(x, mean), base };
+      return { fit: absent * (wanders ? 0.3 : 0.7) * decay(x, range.ghost), base };
     }
     default:
       return { fit: 0, base };
@@ -157,12 +197,6 @@ export function gaugeFloor(model: Model, question: Question): number {
 
 /** Top of the scale of a question: what blunders are spread over. */
 export function scaleOf(model: Model, question: Question, predictions: readonly Prediction[]): Scale {
-  if (question.kind === 'volts') {
-    const line = predictions.some(
-      (p) => (p.kind === 'volts' && p.volts > 60) || (p.kind === 'unsteady' && p.high > 60),
-    );
-    return { top: line ? 150 : 30 };
-  }
   const top = Math.max(0, ...predictions.map((p) => (p.kind === 'number' ? p.value : 0)));
   return { top: Math.max(top * 1.5, gaugeFloor(model, question) * 10) };
 }

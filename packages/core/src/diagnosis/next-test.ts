@@ -1,9 +1,11 @@
+import type { School } from '../component-test';
 import type { Model } from '../profile';
-import type { Hypothesis } from './hypothesis';
-import { gaugeFloor, numberSd, voltsSd } from './likelihood';
+import { predicts, type Hypothesis } from './hypothesis';
+import { gaugeFloor, isDead, levelOf, numberSd, voltsSd } from './likelihood';
 import type { Evidence, Question } from './observation';
 import type { Prediction } from './predict';
-import { setupFor, type Test } from './tests';
+import { MOST_TO_PLAN, planMinutes } from './plan';
+import { minutesFor, setupFor, type Test } from './tests';
 import type { Traces } from './traces';
 
 /** A test with what it is worth now. */
@@ -12,7 +14,7 @@ export interface RankedTest {
   /** Expected information about what would be repaired, bits. */
   readonly bits: number;
   readonly minutes: number;
-  /** Chance that its answer settles the matter (proves the break). */
+  /** What it is expected to add to the proof of the leading suspect, bits. */
   readonly settles: number;
   /** Worth per minute; what the ranking goes by. */
   readonly score: number;
@@ -33,6 +35,11 @@ const ERROR = 0.03;
 const LEAST = 0.002;
 /** A reading at a step is not proposed when the step is this likely not to come. */
 const MOST_ABSENT = 0.5;
+/** From this share on a suspect is worth proving, and what a whole proof is worth, bits. */
+const LEADS = 0.35;
+const PROOF_BITS = 1.5;
+/** Tests that tell less than this, and prove nothing, are not worth a walk to the machine. */
+const LEAST_BITS = 0.02;
 /** How many of the best tests are looked at two deep. */
 const AHEAD = 4;
 
@@ -42,6 +49,11 @@ export interface Ranking {
   readonly hypotheses: readonly Hypothesis[];
   readonly evidence: Evidence;
   readonly probabilities: Float64Array;
+  readonly school: School;
+  /** Whether a fault that comes and goes does not show at present. */
+  readonly away: (h: Hypothesis) => boolean;
+  /** Leave nothing out, however unlikely or small: for problems small enough to be planned to their end. */
+  readonly exact?: boolean;
 }
 
 interface Binned {
@@ -54,21 +66,17 @@ interface Binned {
 
 /**
  * Ranks tests by expected information about the repair per minute, looking two tests ahead among the best few.
- * `settles(test, hypothesis)` says whether the test, answered as the hypothesis expects, would prove it.
+ * With few suspects left the best plan is worked out to its end. `proves(test)` is the share of the leading suspect's
+ * missing proof that the test would bring, answered as that suspect expects.
  */
-export function rankTests(
-  r: Ranking,
-  tests: readonly Test[],
-  settles: (test: Test, hypothesis: Hypothesis) => boolean,
-): RankedTest[] {
-  const live = r.hypotheses.filter((h) => r.probabilities[h.index]! >= LEAST);
+export function rankTests(r: Ranking, tests: readonly Test[], proves: (test: Test) => number): RankedTest[] {
+  const least = r.exact === true ? Number.MIN_VALUE : LEAST;
+  const live = r.hypotheses.filter((h) => r.probabilities[h.index]! >= least);
   const weights = Float64Array.from(live, (h) => r.probabilities[h.index]!);
   const total = weights.reduce((s, w) => s + w, 0);
   for (let i = 0; i < weights.length; i++) weights[i]! /= total;
   const groups = groupIndices(live);
-  const binned = tests
-    .map((test) => bin(r, live, weights, test))
-    .filter((b) => b.bins.length > 1 || (b.bins.length === 1 && b.test.question.kind === 'ohms'));
+  const binned = tests.map((test) => bin(r, live, weights, test)).filter((b) => b.bins.length > 0);
   const leader = live.reduce(
     (best, h) => (r.probabilities[h.index]! > r.probabilities[best.index]! ? h : best),
     live[0]!,
@@ -76,24 +84,63 @@ export function rankTests(
   const leadShare = weights[live.indexOf(leader)]!;
   const scored = binned.map((b) => {
     const bits = information(b, weights, groups);
-    const proves = leader.kind === 'fault' && leadShare > 0.35 && settles(b.test, leader) ? leadShare : 0;
-    return { b, bits, proves, score: (bits + proves) / b.minutes };
+    const settles = leader.kind === 'fault' && leadShare > LEADS ? leadShare * PROOF_BITS * proves(b.test) : 0;
+    return { b, bits, settles, score: (bits + settles) / b.minutes };
   });
   scored.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
-  const best = scored
-    .slice(0, AHEAD)
-    .map((s) => ({ ...s, score: Math.max(s.score, twoDeep(s.b, s.bits + s.proves, scored, weights, groups)) }));
-  best.sort((x, y) => y.score - x.score);
-  return [...best, ...scored.slice(AHEAD)]
-    .filter((s) => s.bits > 0.004 || s.proves > 0)
-    .map(({ b, bits, proves, score }) => ({
+  return byPlan(scored, live, weights, groups)
+    .filter((s) => s.bits > (r.exact === true ? 0 : LEAST_BITS) || s.settles > 0)
+    .map(({ b, bits, settles, score }) => ({
       test: b.test,
       bits,
       minutes: b.minutes,
-      settles: proves,
+      settles,
       score,
       outcomes: b.bins,
     }));
+}
+
+interface Scored {
+  readonly b: Binned;
+  readonly bits: number;
+  readonly settles: number;
+  readonly score: number;
+}
+
+/** Most tests that enter a plan. */
+const PLANNED = 48;
+/** Minutes that a whole proof of the leading suspect is taken to cost. */
+const PROOF_MINUTES = 5;
+
+/** With few suspects left, the order of the best plans; with many, of the best two tests. */
+function byPlan(
+  scored: readonly Scored[],
+  live: readonly Hypothesis[],
+  weights: Float64Array,
+  groups: Int32Array,
+): Scored[] {
+  const planned = live.flatMap((h, i) => (predicts(h) ? [i] : []));
+  if (planned.length > MOST_TO_PLAN) {
+    const best = scored
+      .slice(0, AHEAD)
+      .map((s) => ({ ...s, score: Math.max(s.score, twoDeep(s.b, s.bits + s.settles, scored, weights, groups)) }));
+    best.sort((x, y) => y.score - x.score);
+    return [...best, ...scored.slice(AHEAD)];
+  }
+  const candidates = scored.slice(0, PLANNED);
+  const minutes = planMinutes(
+    planned.map((i) => weights[i]!),
+    planned.map((i) => groups[i]!),
+    candidates.map(({ b }) => ({ minutes: b.minutes, outcome: planned.map((i) => b.of[i]!) })),
+  );
+  const least = Math.min(...minutes);
+  const plan = candidates.map((s, t) => {
+    // A test that only proves leaves the rest of the plan to be walked.
+    const whole = minutes[t] === Infinity ? s.b.minutes + (least === Infinity ? 0 : least) : minutes[t]!;
+    return { ...s, score: 1 / Math.max(0.05, whole + PROOF_MINUTES * (1 - s.settles / PROOF_BITS)) };
+  });
+  plan.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
+  return [...plan, ...scored.slice(PLANNED)];
 }
 
 /** Worth per minute of a test followed by the best second test after each of its outcomes. */
@@ -135,12 +182,13 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
     ? [...episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
     : episodes;
   const predictions = live.map((h) =>
-    h.kind === 'healthy' || h.kind === 'fault' ? r.traces.predict(h, chain, test.question) : undefined,
+    predicts(h) ? r.traces.predict(r.away(h) ? [] : h.faults, chain, test.question) : undefined,
   );
   const of = new Int16Array(live.length).fill(-1);
   // Nobody can read at a step that will hardly come.
   const absent = predictions.reduce((sum, p, i) => sum + (p && 'absent' in p && p.absent ? weights[i]! : 0), 0);
-  if (absent > MOST_ABSENT) return { test, of, minutes: test.minutes, bins: [] };
+  if (absent > MOST_ABSENT && r.exact !== true)
+    return { test, of, minutes: minutesFor(r.model, test, r.school), bins: [] };
   const order = predictions
     .map((p, i) => ({ p, i }))
     .filter((x): x is { p: Prediction; i: number } => x.p !== undefined)
@@ -159,7 +207,7 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
   return {
     test,
     of,
-    minutes: test.minutes,
+    minutes: minutesFor(r.model, test, r.school),
     bins: bins.map((b) => ({
       ...b,
       expectedBy: b.expectedBy.sort((x, y) => weights[y]! - weights[x]!).map((i) => live[i]!.index),
@@ -189,12 +237,15 @@ function place(p: Prediction): number {
 
 /** Whether two predictions would be read as the same answer. */
 function alike(model: Model, question: Question, a: Prediction, b: Prediction): boolean {
-  // A ghost is easily taken for a dead wire, and the other way round.
-  const dead = (p: Prediction): boolean => p.kind === 'ghost' || (p.kind === 'volts' && p.volts < 0.5);
-  if (dead(a) && dead(b)) return true;
+  if (question.kind === 'volts') {
+    const level = levelOf(model, question);
+    // A ghost is easily taken for a dead wire, and the other way round.
+    const dead = (p: Prediction): boolean => p.kind === 'ghost' || (p.kind === 'volts' && isDead(p.volts, level));
+    if (dead(a) && dead(b)) return true;
+    if (a.kind === 'volts' && b.kind === 'volts')
+      return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts, level) + voltsSd(b.volts, level));
+  }
   if (a.kind === 'choice' && b.kind === 'choice') return a.answer === b.answer;
-  if (a.kind === 'volts' && b.kind === 'volts')
-    return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts) + voltsSd(b.volts));
   if (a.kind === 'ohms' && b.kind === 'ohms') {
     if (!Number.isFinite(a.ohms) || !Number.isFinite(b.ohms)) return a.ohms === b.ohms;
     return Math.abs(Math.log(Math.max(a.ohms, 0.1) / Math.max(b.ohms, 0.1))) < 0.3 || Math.abs(a.ohms - b.ohms) < 0.8;

@@ -45,6 +45,8 @@ export type Question =
 export interface Episode {
   readonly setup: Setup;
   readonly repaired: readonly number[];
+  /** Those of them whose new part was measured good before it was fitted. */
+  readonly measured?: readonly number[];
 }
 
 /** An observation with its place in the evidence. */

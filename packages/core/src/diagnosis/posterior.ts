@@ -1,7 +1,7 @@
 import type { Model } from '../profile';
-import type { Hypothesis } from './hypothesis';
+import { predicts, type Hypothesis } from './hypothesis';
 import { fitOf, likelihood, scaleOf, type Fit } from './likelihood';
-import { episodeKey, questionKey, type Evidence, type EvidenceItem } from './observation';
+import { episodeKey, questionKey, type Episode, type Evidence, type EvidenceItem } from './observation';
 import type { Prediction } from './predict';
 import type { Traces } from './traces';
 
@@ -13,15 +13,24 @@ export interface ItemFit {
   /** By hypothesis index; undefined for hypotheses that predict nothing. */
   readonly predictions: readonly (Prediction | undefined)[];
   readonly fits: readonly (Fit | undefined)[];
+  /** The same for repaired parts, if the repair was no good; only for hypotheses that were repaired before the item. */
+  readonly fitsIfBad: ReadonlyMap<number, Fit>;
+  /** Fit of a sound appliance: what a fault that comes and goes shows when it is away. */
+  readonly sound: Fit | undefined;
   readonly base: number;
+  /** The episode in which it was noted. */
+  readonly episode: Episode;
 }
 
 /** A part that is broken in an unlisted way does, half the time, something like one of the listed ways. */
 const OTHER_LIKE_LISTED = 0.5;
-/** A new part that is bad, the wrong variant or badly fitted, as a share of repairs. */
+/** What an unlisted way of failing is worth beside a blind guess when it does nothing like the listed ones. */
+const OTHER_UNLIKE = 0.5;
+/** A new part that is bad, the wrong variant or badly fitted, as a share of repairs; and when it was measured first. */
 const BAD_REPAIR = 0.03;
+const BAD_THOUGH_MEASURED = 0.006;
 
-/** Compares every item with every hypothesis. Hypotheses that predict (healthy, faults) are simulated. */
+/** Compares every item with every hypothesis. Hypotheses that predict (healthy, faults, pairs) are simulated. */
 export function fitEvidence(
   model: Model,
   traces: Traces,
@@ -31,24 +40,37 @@ export function fitEvidence(
   return evidence.items.map((item) => {
     const chain = evidence.episodes.slice(0, item.episode + 1);
     const predictions = hypotheses.map((h) =>
-      h.kind === 'healthy' || h.kind === 'fault' ? traces.predict(h, chain, item.observation) : undefined,
+      predicts(h) ? traces.predict(h.faults, chain, item.observation) : undefined,
     );
     const known = predictions.filter((p) => p !== undefined);
     const scale = scaleOf(model, item.observation, known);
-    const fits = predictions.map((p) => p && fitOf(model, item.observation, p, scale));
+    const fits = predictions.map((p) => p && fitOf(model, item.observation, p, scale, predictions[0]));
     const episode = evidence.episodes[item.episode]!;
+    const fitsIfBad = new Map<number, Fit>();
+    for (const h of hypotheses)
+      if (h.kind === 'fault' && h.faults.some((f) => episode.repaired.includes(f.part))) {
+        const unmended = chain.map((e) => ({ ...e, repaired: without(e, h) }));
+        const prediction = traces.predict(h.faults, unmended, item.observation);
+        fitsIfBad.set(h.index, fitOf(model, item.observation, prediction, scale, predictions[0]));
+      }
     return {
       item,
       group: `${episodeKey(episode)}|${questionKey(model, item.observation)}`,
       predictions,
       fits,
+      fitsIfBad,
+      sound: fits[0],
       base: uninformed(known, fits),
+      episode,
     };
   });
 }
 
+const without = (episode: Episode, h: Hypothesis): number[] =>
+  episode.repaired.filter((part) => !h.faults.some((f) => f.part === part));
+
 /** What somebody who knows nothing would expect: even odds over answers, or the blunder density. */
-function uninformed(predictions: readonly Prediction[], fits: readonly (Fit | undefined)[]): number {
+export function uninformed(predictions: readonly Prediction[], fits: readonly (Fit | undefined)[]): number {
   const first = predictions[0];
   if (first?.kind === 'choice') return 1 / first.of;
   return Math.max(1e-9, ...fits.map((f) => f?.base ?? 0));
@@ -63,44 +85,127 @@ export function posterior(
   items: readonly ItemFit[],
   evidence: Evidence,
 ): Float64Array {
+  const groups = groupsOf(items);
+  const logs = Float64Array.from(hypotheses, (h) => Math.log(h.prior));
+  const bases = groups.map(({ items }) => items.reduce((product, i) => product * i.base, 1) ** (1 / items.length));
+  const single = groups.map(({ items }) =>
+    hypotheses.map((h) => (predicts(h) ? groupLikelihood(items.map((i) => i.fits[h.index])) : 0)),
+  );
+  for (const h of hypotheses) {
+    const value = (group: number): number => single[group]![h.index]!;
+    if (h.kind === 'unknown') logs[h.index]! += sumOf(groups, (g) => Math.log(bases[g]!));
+    else if (h.kind === 'other') logs[h.index]! += otherLog(h, hypotheses, groups, single, bases, evidence);
+    else if (h.occurs < 1) logs[h.index]! += comingAndGoing(h, groups, single);
+    else logs[h.index]! += sumOf(groups, (g) => Math.log(Math.max(value(g), 1e-300)));
+    if (h.kind === 'fault') logs[h.index]! = withBadRepair(h, logs[h.index]!, groups, single, evidence);
+  }
+  return normalise(logs);
+}
+
+interface Group {
+  readonly episode: number;
+  readonly items: readonly ItemFit[];
+}
+
+/** Items by like question; a group belongs to the episode of its first item. */
+function groupsOf(items: readonly ItemFit[]): Group[] {
   const groups = new Map<string, ItemFit[]>();
   for (const item of items) groups.set(item.group, [...(groups.get(item.group) ?? []), item]);
-  const logs = Float64Array.from(hypotheses, (h) => Math.log(h.prior));
-  for (const group of groups.values()) {
-    const single = hypotheses.map((h) => groupLikelihood(group, h.index));
-    for (const h of hypotheses) {
-      let value: number;
-      const base = group.reduce((product, i) => product * i.base, 1) ** (1 / group.length);
-      if (h.kind === 'unknown') value = base;
-      else if (h.kind === 'other') {
-        const siblings = hypotheses.filter((s) => s.kind === 'fault' && s.faults[0]!.part === h.faults[0]!.part);
-        const listed =
-          siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + single[s.index]!, 0) / siblings.length;
-        value = OTHER_LIKE_LISTED * listed + (1 - OTHER_LIKE_LISTED) * base * 0.7;
-      } else value = single[h.index]!;
-      logs[h.index]! += Math.log(Math.max(value, 1e-300));
-    }
+  return [...groups.values()].map((list) => ({ episode: list[0]!.item.episode, items: list }));
+}
+
+const sumOf = (groups: readonly Group[], log: (group: number) => number): number =>
+  groups.reduce((sum, _, g) => sum + log(g), 0);
+
+const logOf = (value: number): number => Math.log(Math.max(value, 1e-300));
+
+/** A fault that comes and goes is there or away for a whole episode. */
+function comingAndGoing(h: Hypothesis, groups: readonly Group[], single: readonly (readonly number[])[]): number {
+  let log = 0;
+  for (const episode of new Set(groups.map((g) => g.episode))) {
+    let there = 0;
+    let away = 0;
+    groups.forEach((group, g) => {
+      if (group.episode !== episode) return;
+      there += logOf(single[g]![h.index]!);
+      away += logOf(groupLikelihood(group.items.map((i) => i.sound)));
+    });
+    log += logMix(h.occurs, there, away);
   }
-  // A repair that did not cure speaks against the part, as far as new parts are good: its fault lives on only as a bad repair.
-  const repaired = new Set(evidence.episodes.flatMap((e) => e.repaired));
-  if (repaired.size > 0)
-    for (const h of hypotheses)
-      if (h.kind === 'other' && repaired.has(h.faults[0]!.part)) logs[h.index]! += Math.log(BAD_REPAIR);
-  return normalise(logs);
+  return log;
+}
+
+/** log(share·e^a + (1−share)·e^b). */
+function logMix(share: number, a: number, b: number): number {
+  const top = Math.max(a, b);
+  return top + Math.log(share * Math.exp(a - top) + (1 - share) * Math.exp(b - top));
+}
+
+/** What was repaired may have been repaired badly: then its fault lives on. */
+function withBadRepair(
+  h: Hypothesis,
+  log: number,
+  groups: readonly Group[],
+  single: readonly (readonly number[])[],
+  evidence: Evidence,
+): number {
+  let good = 0;
+  let bad = 0;
+  groups.forEach((group, g) => {
+    const fits = group.items.map((i) => i.fitsIfBad.get(h.index));
+    if (fits.some((f) => f === undefined)) return;
+    good += logOf(single[g]![h.index]!);
+    bad += logOf(groupLikelihood(fits));
+  });
+  if (good === 0 && bad === 0) return log;
+  return log - good + logMix(badShare(h, evidence), bad, good);
+}
+
+function badShare(h: Hypothesis, evidence: Evidence): number {
+  const last = evidence.episodes[evidence.episodes.length - 1]!;
+  const measured = h.faults.every((f) => !last.repaired.includes(f.part) || last.measured?.includes(f.part) === true);
+  return measured ? BAD_THOUGH_MEASURED : BAD_REPAIR;
+}
+
+/** An unlisted way of failing: something like the listed ways of the part, or anything at all; mended by its repair. */
+function otherLog(
+  h: Hypothesis,
+  hypotheses: readonly Hypothesis[],
+  groups: readonly Group[],
+  single: readonly (readonly number[])[],
+  bases: readonly number[],
+  evidence: Evidence,
+): number {
+  const part = h.faults[0]!.part;
+  const siblings = hypotheses.filter((s) => s.kind === 'fault' && s.faults.length === 1 && s.faults[0]!.part === part);
+  let log = 0;
+  let mended = 0;
+  let notMended = 0;
+  groups.forEach((group, g) => {
+    const base = bases[g]!;
+    if (evidence.episodes[group.episode]!.repaired.includes(part)) {
+      mended += logOf(groupLikelihood(group.items.map((i) => i.sound)));
+      notMended += logOf(base * OTHER_UNLIKE);
+      return;
+    }
+    const listed =
+      siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + single[g]![s.index]!, 0) / siblings.length;
+    log += logOf(OTHER_LIKE_LISTED * listed + (1 - OTHER_LIKE_LISTED) * base * OTHER_UNLIKE);
+  });
+  return log + logMix(badShare(h, evidence), notMended, mended);
 }
 
 /** What each further reading of the same question adds, as a share of an independent one, and how many count. */
 const REPEAT_WORTH = 0.25;
 const REPEATS_COUNTED = 4;
 
-function groupLikelihood(group: readonly ItemFit[], hypothesis: number): number {
+function groupLikelihood(fits: readonly (Fit | undefined)[]): number {
   let product = 1;
-  for (const item of group) {
-    const fit = item.fits[hypothesis];
+  for (const fit of fits) {
     if (!fit) return 0;
     product *= likelihood(fit);
   }
-  const n = group.length;
+  const n = fits.length;
   return n === 1 ? product : product ** ((1 + REPEAT_WORTH * (Math.min(n, REPEATS_COUNTED) - 1)) / n);
 }
 

@@ -20,6 +20,8 @@ export type Prediction =
 
 /** A display needs this long to settle; shorter stretches read as unsteady, milliseconds. */
 const METER_SETTLES = 500;
+/** How much longer than its record the last state of a run is there to be read, milliseconds. */
+const STANDS = 600_000;
 /** Differences below this on the display count as steady, volts. */
 const STEADY_WITHIN = 0.6;
 
@@ -129,7 +131,9 @@ function voltsIn(trace: Trace, q: VoltsQuestion, window: Interval, absent: boole
   let total = 0;
   for (const stretch of trace.circuits) {
     if (stretch.to < from || stretch.from > to) continue;
-    const weight = Math.max(1, Math.min(stretch.to, to) - Math.max(stretch.from, from));
+    // What stands at the end of a run stands for as long as anybody cares to look.
+    const stands = !trace.cycle && stretch.to === trace.end && to >= trace.end;
+    const weight = Math.max(1, Math.min(stretch.to, to) - Math.max(stretch.from, from)) + (stands ? STANDS : 0);
     const measured = measureVolts(stretch.circuit.solution, q.red, q.black, q.input);
     total += weight;
     if (measured.kind === 'ghost') ghosts += weight;
@@ -145,7 +149,8 @@ function voltsIn(trace: Trace, q: VoltsQuestion, window: Interval, absent: boole
     const near = parts.reduce((sum, p) => sum + (Math.abs(p.volts - part.volts) <= STEADY_WITHIN ? p.weight : 0), 0);
     if (near > bestWeight) [best, bestWeight] = [part, near];
   }
-  if (high - low > STEADY_WITHIN && (brief || bestWeight < 0.6 * total)) return { kind: 'unsteady', low, high, absent };
+  if (high - low > Math.min(STEADY_WITHIN, 0.1 * high) && (brief || bestWeight < 0.6 * total))
+    return { kind: 'unsteady', low, high, absent };
   return { kind: 'volts', volts: best.volts, absent };
 }
 

@@ -1,7 +1,10 @@
 import type { Model, Part } from '../profile';
-import type { Hypothesis } from './hypothesis';
+import { predicts, type Hypothesis } from './hypothesis';
+import type { Fit } from './likelihood';
+import { condemnation } from './condemn';
 import type { Question } from './observation';
 import type { ItemFit } from './posterior';
+import { commonNets, CONTRADICTS, isAbout, looksAt } from './touch';
 
 /** What has been shown by test, as opposed to what is merely likely. */
 export interface Proof {
@@ -16,14 +19,19 @@ export interface Proof {
   readonly rivals: readonly number[];
 }
 
-/** An observation this much rarer than a blind guess contradicts the hypothesis. */
-const CONTRADICTS = 0.02;
+/** Condemned for good; the rest is rounding. */
+const CONDEMNED = 0.999;
 /** Weight needed to exclude a rival: one instrument reading, or two looks made at different times. */
 const ENOUGH = 2;
+/** A look that deceives no more often than this may decide between causes of one break. */
+const CAREFUL = 0.051;
+/** Different cues that together weigh as much as a reading. */
+const CUES_ENOUGH = 3;
 
 /**
- * Structural proof. A part is proved to be the break when a test of the part itself speaks, and every hypothesis that
- * names another component is contradicted by a reading (or by two separate looks). Probabilities take no part in it.
+ * Structural proof. A part is proved to be the break when tests of the part itself condemn it, and every hypothesis that
+ * names another component is contradicted by a reading (or by two separate looks). Probabilities take no part in it, and
+ * the rest of the model being excluded is not enough: the true fault may be one that the model does not know.
  */
 export function prove(
   model: Model,
@@ -33,34 +41,89 @@ export function prove(
 ): Proof | undefined {
   const { breaks } = leading;
   if (breaks === undefined || leading.kind !== 'fault') return undefined;
-  const direct = items.filter((i) => touches(model, leading, i.item.observation) && tells(hypotheses, i, leading));
-  const excluded = (h: Hypothesis): boolean => contradiction(h, items) >= ENOUGH;
-  const named = hypotheses.filter((h) => h.kind === 'fault' || h.kind === 'healthy');
-  const rivals = named.filter((h) => h.breaks !== breaks && h.repair !== leading.repair && !excluded(h));
+  const direct = items.filter((i) => touches(model, leading, i.item.observation));
+  const named = hypotheses.filter(predicts);
+  const standing = named.filter((h) => contradiction(h, items, h.breaks === breaks) < ENOUGH);
+  const rivals = standing.filter((h) => h.breaks !== breaks && h.repair !== leading.repair);
   const fits = contradiction(leading, items) < ENOUGH;
-  const proved = fits && direct.length > 0 && rivals.length === 0;
-  const sameBreak = named.filter((h) => h.breaks === breaks && !excluded(h));
-  const repairs = new Set(sameBreak.map((h) => h.repair));
+  const proved = fits && condemnation(model, leading, items) > CONDEMNED && rivals.length === 0;
+  const repairs = new Set(standing.filter((h) => h.breaks === breaks).map((h) => h.repair));
   return {
     part: breaks,
     standing: proved ? 'proved' : 'suspected',
-    cause: causeOf(leading, repairs.size === 1, proved),
+    cause: { hypothesis: leading.index, standing: proved && repairs.size === 1 ? 'proved' : 'suspected' },
     by: direct.map((i) => i.item.id),
     rivals: rivals.map((h) => h.index),
   };
 }
 
-function causeOf(leading: Hypothesis, alone: boolean, proved: boolean): Proof['cause'] {
-  return { hypothesis: leading.index, standing: alone && proved ? 'proved' : 'suspected' };
+/** What a proof still lacks: by hypothesis index the weight missing to exclude it, and whether the part was touched. */
+export interface ProofDebt {
+  readonly leading: Hypothesis;
+  readonly open: readonly { readonly hypothesis: Hypothesis; readonly missing: number }[];
+  /** How far the part itself is condemned, 0 to 1. */
+  readonly condemned: number;
 }
 
-/** How strongly what was observed contradicts a hypothesis: readings weigh 2, a look 1 per time, cues and codes 1 together. */
-export function contradiction(h: Hypothesis, items: readonly ItemFit[]): number {
+/** The debt of the leading hypothesis; nothing when it cannot be proved at all. */
+export function proofDebt(
+  model: Model,
+  hypotheses: readonly Hypothesis[],
+  items: readonly ItemFit[],
+  leading: Hypothesis,
+): ProofDebt | undefined {
+  if (leading.breaks === undefined || leading.kind !== 'fault' || contradiction(leading, items) >= ENOUGH)
+    return undefined;
+  const open = hypotheses
+    .filter((h) => predicts(h) && h.repair !== leading.repair)
+    .map((hypothesis) => ({
+      hypothesis,
+      missing: ENOUGH - contradiction(hypothesis, items, hypothesis.breaks === leading.breaks),
+    }))
+    .filter((o) => o.missing > 0);
+  return { leading, open, condemned: condemnation(model, leading, items) };
+}
+
+/** Condemning the part itself weighs as much in the debt as this much excluding of rivals. */
+const CONDEMNING = 4;
+
+/** Share of a debt that one more item pays: 1 completes the proof. */
+export function debtPaid(model: Model, debt: ProofDebt, items: readonly ItemFit[], extra: ItemFit): number {
+  const owed = debt.open.reduce((sum, o) => sum + o.missing, 0) + CONDEMNING * (1 - debt.condemned);
+  if (owed === 0) return 0;
+  let paid = 0;
+  for (const { hypothesis, missing } of debt.open)
+    paid += Math.min(missing, contradiction(hypothesis, [extra], hypothesis.breaks === debt.leading.breaks));
+  if (debt.condemned < 1)
+    paid += CONDEMNING * Math.max(0, condemnation(model, debt.leading, [...items, extra]) - debt.condemned);
+  return paid / owed;
+}
+
+/**
+ * How strongly what was observed contradicts a hypothesis: readings weigh 2, a look 1 per time; cues and codes of the
+ * tries, seen by one pair of eyes, weigh 1 together, and 2 from three different ones on. What comes and goes is there
+ * or away for a whole episode. Among causes of one break (`sameBreak`) a look weighs 2 when it finds something wrong (a
+ * nest that is seen is a nest), or is one that hardly deceives.
+ */
+export function contradiction(h: Hypothesis, items: readonly ItemFit[], sameBreak = false): number {
+  if (h.occurs === 1) return weightAgainst(items, (i) => i.fits[h.index], sameBreak);
   let weight = 0;
-  let soft = 0;
+  for (const episode of new Set(items.map((i) => i.item.episode))) {
+    const own = items.filter((i) => i.item.episode === episode);
+    weight += Math.min(
+      weightAgainst(own, (i) => i.fits[h.index], sameBreak),
+      weightAgainst(own, (i) => i.sound, sameBreak),
+    );
+  }
+  return weight;
+}
+
+function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | undefined, sameBreak: boolean): number {
+  let weight = 0;
+  const soft = new Set<string>();
   const looks = new Set<string>();
   for (const i of items) {
-    const fit = i.fits[h.index];
+    const fit = fitOf(i);
     if (!fit || fit.fit >= CONTRADICTS * i.base) continue;
     switch (i.item.observation.kind) {
       case 'volts':
@@ -70,22 +133,13 @@ export function contradiction(h: Hypothesis, items: readonly ItemFit[]): number 
         break;
       case 'look':
         looks.add(`${i.group}@${i.item.episode}`);
+        if (sameBreak && (fit.blunder <= CAREFUL || (i.sound && i.sound.fit < CONTRADICTS * i.base))) weight += 1;
         break;
       default:
-        soft = 1;
+        soft.add(i.group);
     }
   }
-  return weight + looks.size + soft;
-}
-
-/** Whether the item separates hypotheses at all, and does not itself contradict the leading one. */
-function tells(hypotheses: readonly Hypothesis[], i: ItemFit, leading: Hypothesis): boolean {
-  const own = i.fits[leading.index];
-  if (!own || own.fit < CONTRADICTS * i.base) return false;
-  return hypotheses.some((h) => {
-    const fit = i.fits[h.index];
-    return fit !== undefined && fit.fit < CONTRADICTS * i.base;
-  });
+  return weight + looks.size + (soft.size >= CUES_ENOUGH ? ENOUGH : Math.min(1, soft.size));
 }
 
 /** Whether a test is one that can condemn the break or its cause: made on the part itself or on what it senses. */
@@ -112,7 +166,7 @@ export function touches(model: Model, h: Hypothesis, o: Question): boolean {
 /** Nets at which a probe touches the part: its own ends, and beyond connectors and unnamed joints the next named net. */
 export function terminals(model: Model, part: Part): ReadonlySet<number> {
   // The common and the neutral belong to everybody; touching them says nothing about one part.
-  const shared = new Set(model.points.map((p) => p.black));
+  const shared = commonNets(model);
   const nets = new Set<number>();
   const spread = (net: number): void => {
     if (nets.has(net)) return;
@@ -125,16 +179,4 @@ export function terminals(model: Model, part: Part): ReadonlySet<number> {
   };
   for (const branch of part.branches) for (const net of [branch.a, branch.b]) if (!shared.has(net)) spread(net);
   return nets;
-}
-
-/** Whether a quantity depends on the way this condition is wrong. */
-function isAbout(model: Model, part: Part, quantity: number): boolean {
-  return model.quantities[quantity]!.rules.some((r) => r.when?.text.includes(`fault(${part.id}.`));
-}
-
-function looksAt(model: Model, look: number, part: Part): boolean {
-  return model.looks[look]!.answers.some((a) => {
-    if (a.when.text.includes(`fault(${part.id}.`) || a.when.parts.includes(part.index)) return true;
-    return a.when.quantities.some((q) => [...part.senses.values()].includes(q) || isAbout(model, part, q));
-  });
 }

@@ -13,10 +13,17 @@ export const DANGER_WORDS: Readonly<Record<Danger, string>> = {
 };
 
 /** Whether a test may be proposed to this person. The filter is hard: no amount of information outweighs it. */
-export function mayPropose(test: Test, role: Role): boolean {
+export function mayPropose(model: Model, test: Test, role: Role): boolean {
   // An apprentice makes no live line-voltage tests and no bypass alone.
-  if (role === 'apprentice' && (test.line || (test.intervention && 'bypass' in test.intervention))) return false;
-  return true;
+  return role !== 'apprentice' || !(test.line || goesRoundSafety(model, test));
+}
+
+/** Whether a test goes round a safety, and so belongs into the bypass ledger. */
+export function goesRoundSafety(model: Model, test: Test): boolean {
+  const { intervention } = test;
+  if (!intervention) return false;
+  if ('bypass' in intervention) return true;
+  return 'action' in intervention && model.actions.some((a) => a.id === intervention.action && a.ledger);
 }
 
 /** Cautions of the profile that apply to a test. */
@@ -24,12 +31,18 @@ export function cautionsFor(model: Model, test: Test): string[] {
   const applies = new Set<string>();
   const q = test.question;
   if (test.line) applies.add('line');
-  if (test.intervention && 'bypass' in test.intervention) applies.add('bypass');
+  if (goesRoundSafety(model, test)) applies.add('bypass');
   if (q.kind === 'ohms') applies.add('ohms');
   if (q.kind === 'gauge' && model.quantities[model.gauges[q.gauge]!.quantity]!.id.includes('gas')) applies.add('gas');
   const phase = q.kind === 'volts' || q.kind === 'seen' ? q.phase : -1;
   const trial = model.phases.findIndex((p) => p.trial);
   if (trial >= 0 && phase >= trial) applies.add('trial');
-  const own = q.kind === 'ohms' ? model.parts[q.part]!.caution : undefined;
-  return [...(own === undefined ? [] : [own]), ...model.cautions.filter((c) => applies.has(c.when)).map((c) => c.text)];
+  const { intervention } = test;
+  const own = [
+    q.kind === 'ohms' ? model.parts[q.part]!.caution : undefined,
+    intervention && 'action' in intervention
+      ? model.actions.find((a) => a.id === intervention.action)!.caution
+      : undefined,
+  ].filter((c) => c !== undefined);
+  return [...own, ...model.cautions.filter((c) => applies.has(c.when)).map((c) => c.text)];
 }

@@ -1,9 +1,10 @@
-import type { Model, Part } from '../profile';
+import type { School } from '../component-test';
+import type { Ask, Model, Part } from '../profile';
 import type { Setup } from '../sequence';
 import { questionKey, type Question } from './observation';
 
 /** Something done to the appliance for the length of one test. */
-export type Intervention = { readonly unplug: string } | { readonly bypass: string };
+export type Intervention = { readonly unplug: string } | { readonly bypass: string } | { readonly action: string };
 
 /** One thing a technician can do next, and what it answers. */
 export interface Test {
@@ -20,6 +21,8 @@ export interface Test {
 
 /** Extra minutes for a jumper: placing it, standing by, taking it off, writing both down. */
 const BYPASS_MINUTES = 4;
+/** Watching one more try while something is unplugged. */
+const TRY_MINUTES = 2;
 /** Watching one cue costs little once one stands in front of the burner. */
 const CUE_MINUTES = 0.3;
 
@@ -27,11 +30,7 @@ const CUE_MINUTES = 0.3;
 export function testsOf(model: Model): Test[] {
   const tests: Test[] = [];
   const add = (question: Question, minutes: number, line = false, intervention?: Intervention): void => {
-    const prefix = !intervention
-      ? ''
-      : 'unplug' in intervention
-        ? `unplug ${intervention.unplug}: `
-        : `bypass ${intervention.bypass}: `;
+    const prefix = intervention ? `${Object.entries(intervention)[0]!.join(' ')}: ` : '';
     tests.push({
       id: prefix + questionKey(model, question),
       question,
@@ -71,18 +70,44 @@ export function testsOf(model: Model): Test[] {
   for (const part of model.parts)
     for (const dead of part.kind.deadTests(part.spec))
       add({ kind: 'ohms', part: part.index, branch: dead.branch }, part.minutes);
-  for (const plug of model.plugs) {
-    const unplug = { unplug: plug.id };
-    add({ kind: 'outcome' }, plug.minutes + 2, false, unplug);
-    if (model.codes.length > 0) add({ kind: 'code' }, plug.minutes + 2, false, unplug);
-  }
+  const asked = (ask: Ask): { question: Question; minutes: number; line: boolean } => {
+    switch (ask.kind) {
+      case 'volts': {
+        const point = model.points.find((p) => p.net === ask.red);
+        const question = { ...ask, input: 'high-impedance' as const };
+        return { question, minutes: point?.minutes ?? 1, line: model.levels[ask.red] === 'line' };
+      }
+      case 'gauge':
+        return { question: ask, minutes: model.gauges[ask.gauge]!.minutes, line: false };
+      case 'look':
+        return { question: ask, minutes: model.looks[ask.look]!.minutes, line: false };
+      default:
+        return { question: ask, minutes: TRY_MINUTES, line: false };
+    }
+  };
+  for (const plug of model.plugs)
+    for (const ask of plug.asks) {
+      const { question, minutes, line } = asked(ask);
+      add(question, plug.minutes + minutes, line, { unplug: plug.id });
+    }
+  for (const action of model.actions)
+    for (const ask of action.asks) {
+      const { question, minutes, line } = asked(ask);
+      add(question, action.minutes + (ask.kind === 'outcome' || ask.kind === 'code' ? 0 : minutes), line, {
+        action: action.id,
+      });
+    }
   for (const part of model.parts)
     if (mayBypass(part)) add({ kind: 'outcome' }, BYPASS_MINUTES, false, { bypass: part.id });
   return tests;
 }
 
-/** Safeties whose bypass may be a momentary test. Roll-out and spill switches are marked `never-bypass`. */
+/**
+ * Parts whose bypass may be a momentary test: safeties, unless marked `never-bypass` (roll-out, spill), and switches
+ * marked `may-join` (thermostats).
+ */
 export function mayBypass(part: Part): boolean {
+  if (part.spec['may-join'] === true) return true;
   return part.kind.mayOpenRightly?.(part.spec) === true && part.spec['never-bypass'] !== true;
 }
 
@@ -91,5 +116,25 @@ export function setupFor(present: Setup, intervention: Intervention | undefined)
   if (!intervention) return present;
   if ('unplug' in intervention)
     return { ...present, unplugged: [...new Set([...present.unplugged, intervention.unplug])] };
+  if ('action' in intervention) return { ...present, actions: [...new Set([...present.actions, intervention.action])] };
   return { ...present, bypassed: [...new Set([...present.bypassed, intervention.bypass])] };
+}
+
+/** What a test of another school than one's own costs more: slower, and against the grain. */
+const OTHER_SCHOOL = 1.6;
+
+/** Minutes a test takes somebody of a school. */
+export function minutesFor(model: Model, test: Test, school: School): number {
+  const way = probingOf(model, test);
+  return way === undefined || way === school.probing
+    ? test.minutes
+    : test.minutes * (way === 'to-common' ? 1.2 : OTHER_SCHOOL);
+}
+
+/** Which way of looking for an open device a test belongs to. */
+function probingOf(model: Model, { question, intervention }: Test): School['probing'] | undefined {
+  if (intervention) return 'bypass' in intervention ? 'bypass' : undefined;
+  if (question.kind === 'volts') return model.points.some((p) => p.black === question.black) ? 'to-common' : 'across';
+  if (question.kind === 'ohms') return model.parts[question.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined;
+  return undefined;
 }

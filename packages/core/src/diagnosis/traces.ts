@@ -1,22 +1,25 @@
 import type { Model } from '../profile';
-import { run, type CircuitStates, type FaultRef, type Memory, type Trace } from '../sequence';
-import type { Hypothesis } from './hypothesis';
-import { episodeKey, questionKey, type Episode, type Question } from './observation';
+import { NORMAL_SETUP, run, setupKey, type CircuitStates, type FaultRef, type Memory, type Trace } from '../sequence';
+import { questionKey, type Episode, type Question } from './observation';
 import { predict, type Prediction } from './predict';
 
-/** One hypothesis in one episode: its trace and the faults that are active in it. */
+/** One set of faults in one episode: its trace and the faults that are active in it. */
 export interface Lived {
   readonly trace: Trace;
   readonly faults: readonly FaultRef[];
 }
 
 /**
- * Traces and predictions of hypotheses through chains of episodes, remembered: the same question under the same
- * hypothesis and setup is never worked out twice.
+ * Traces and predictions of faults through chains of episodes, remembered: the same question under the same faults and
+ * setup is never worked out twice, whichever hypothesis asks.
  */
 export class Traces {
   private readonly lived = new Map<string, Lived>();
   private readonly predictions = new Map<Lived, Map<string, Prediction>>();
+  /** Found again without making keys: the same chain and faults are asked about by hundreds of tests. */
+  private readonly found = new WeakMap<readonly Episode[], Map<readonly FaultRef[], Lived>>();
+  private readonly questionKeys = new WeakMap<Question, string>();
+  private readonly arrivals = new Map<string, Memory | undefined>();
   /** How many runs were simulated, for the benchmark. */
   runs = 0;
 
@@ -25,42 +28,101 @@ export class Traces {
     private readonly circuits: CircuitStates,
   ) {}
 
-  /** The last episode of a chain under a hypothesis; what lasts goes across (blown fuse, tripped reset, air purged). */
-  last(hypothesis: Hypothesis, chain: readonly Episode[]): Lived {
-    let memory: Memory | undefined;
+  /**
+   * The last episode of a chain under some faults; what lasts goes across (blown fuse, tripped reset, purged air). A chain
+   * must not be changed after it was asked about.
+   */
+  last(faults: readonly FaultRef[], chain: readonly Episode[]): Lived {
+    let found = this.found.get(chain);
+    if (!found) this.found.set(chain, (found = new Map()));
+    let lived = found.get(faults);
+    if (!lived) found.set(faults, (lived = this.through(faults, chain)));
+    return lived;
+  }
+
+  private through(faults: readonly FaultRef[], chain: readonly Episode[]): Lived {
+    let memory = this.arrival(faults);
     let lived: Lived | undefined;
+    let before: Episode | undefined;
     for (const episode of chain) {
-      const key = `${hypothesis.index}|${episodeKey(episode)}|${memoryKey(memory)}`;
-      lived = this.lived.get(key);
-      if (!lived) {
-        const faults = hypothesis.faults.filter((f) => !episode.repaired.includes(f.part));
-        lived = { trace: run(this.circuits, faults, episode.setup, forget(memory, episode)), faults };
-        this.runs++;
-        this.lived.set(key, lived);
-      }
+      const active = faults.filter((f) => !episode.repaired.includes(f.part));
+      lived = this.live(active, episode, forget(this.model, memory, episode, before));
       memory = lived.trace.memory;
+      before = episode;
     }
     if (!lived) throw new RangeError('a chain needs at least one episode');
     return lived;
   }
 
-  predict(hypothesis: Hypothesis, chain: readonly Episode[], question: Question): Prediction {
-    const lived = this.last(hypothesis, chain);
+  predict(faults: readonly FaultRef[], chain: readonly Episode[], question: Question): Prediction {
+    const lived = this.last(faults, chain);
     let known = this.predictions.get(lived);
     if (!known) this.predictions.set(lived, (known = new Map()));
-    const key = questionKey(this.model, question);
+    let key = this.questionKeys.get(question);
+    if (key === undefined) this.questionKeys.set(question, (key = questionKey(this.model, question)));
     let prediction = known.get(key);
     if (!prediction) known.set(key, (prediction = predict(this.model, lived.trace, lived.faults, question)));
     return prediction;
   }
+
+  private live(active: readonly FaultRef[], episode: Episode, memory: Memory | undefined): Lived {
+    const key = `${faultKey(active)}|${setupKey(episode.setup)}|${memoryKey(memory)}`;
+    let lived = this.lived.get(key);
+    if (!lived) {
+      lived = { trace: run(this.circuits, active, episode.setup, memory), faults: active };
+      this.runs++;
+      this.lived.set(key, lived);
+    }
+    return lived;
+  }
+
+  /**
+   * How the appliance is found: it has been trying before anybody came, so a reset that its fault trips has tripped, and a
+   * fuse that its fault blows is blown.
+   */
+  private arrival(faults: readonly FaultRef[]): Memory | undefined {
+    if (faults.length === 0) return undefined;
+    const key = faultKey(faults);
+    if (this.arrivals.has(key)) return this.arrivals.get(key);
+    const states = new Map<number, string>();
+    for (const { part, mode } of faults) {
+      const { starts } = this.model.parts[part]!.modes[mode]!;
+      if (starts !== undefined) states.set(part, starts);
+    }
+    const quantities = new Map<number, number>();
+    const found = (): Memory | undefined =>
+      states.size > 0 || quantities.size > 0 ? { partStates: states, quantities } : undefined;
+    const before = this.live(faults, { setup: NORMAL_SETUP, repaired: [] }, found());
+    for (const [part, state] of before.trace.memory.partStates)
+      if (this.model.parts[part]!.kind.passing?.includes(state) !== true) states.set(part, state);
+    for (const { index, stands, start } of this.model.quantities) {
+      const left = before.trace.memory.quantities.get(index);
+      if (stands && left !== undefined && left !== start) quantities.set(index, left);
+    }
+    const memory = found();
+    this.arrivals.set(key, memory);
+    return memory;
+  }
 }
 
-/** A repaired part forgets what it was left in: a new fuse is whole, a reset switch is in. */
-function forget(memory: Memory | undefined, episode: Episode): Memory | undefined {
-  if (!memory || episode.repaired.length === 0) return memory;
+const faultKey = (faults: readonly FaultRef[]): string => faults.map((f) => `${f.part}.${f.mode}`).join('+');
+
+/**
+ * After a repair everything starts in order: whoever mends also renews the fuse, presses the reset and lights the pilot.
+ * A pressed reset alone forgets only its own switch.
+ */
+function forget(
+  model: Model,
+  memory: Memory | undefined,
+  episode: Episode,
+  before: Episode | undefined,
+): Memory | undefined {
+  if (!memory || episode.repaired.some((part) => before?.repaired.includes(part) !== true)) return undefined;
+  const renewed = new Set(model.actions.filter((a) => episode.setup.actions.includes(a.id)).flatMap((a) => a.resets));
+  if (renewed.size === 0) return memory;
   return {
     quantities: memory.quantities,
-    partStates: new Map([...memory.partStates].filter(([part]) => !episode.repaired.includes(part))),
+    partStates: new Map([...memory.partStates].filter(([part]) => !renewed.has(part))),
   };
 }
 

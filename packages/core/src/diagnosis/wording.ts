@@ -1,6 +1,8 @@
+import type { PartSymbol } from '../parts';
 import type { Model, Part } from '../profile';
 import type { Outcome } from '../sequence';
 import { formatNumber, formatQuantity, formatReading, type UnitSystem } from '../units';
+import { levelOf } from './likelihood';
 import type { Observation, Question } from './observation';
 import { answersOf, type Prediction } from './predict';
 import type { Test } from './tests';
@@ -33,12 +35,21 @@ export function instruction(model: Model, test: Test): string {
     ? ''
     : 'unplug' in test.intervention
       ? `Power off, pull the ${plugTitle(model, test.intervention.unplug)}, power on and let it try once more. `
-      : `Put a jumper across the ${partTitle(model, test.intervention.bypass)} for this one test, stay beside it, and take it off again. `;
+      : 'action' in test.intervention
+        ? `${actionOf(model, test.intervention.action).how} `
+        : `Put a jumper across the ${partTitle(model, test.intervention.bypass)} for this one test, stay beside it, and take it off again. `;
   return before + questionWords(model, test.question);
 }
 
+const actionOf = (model: Model, id: string): Model['actions'][number] => model.actions.find((a) => a.id === id)!;
 const plugTitle = (model: Model, id: string): string => model.plugs.find((p) => p.id === id)!.title;
 const partTitle = (model: Model, id: string): string => model.parts.find((p) => p.id === id)!.title;
+
+/** What the meter is set to. */
+function voltsWords(model: Model, q: { readonly red: number; readonly black: number }): string {
+  if (levelOf(model, q) === 'millivolt') return 'DC millivolts';
+  return model.frequencies[q.red === model.ground ? q.black : q.red] === 'dc' ? 'DC volts' : 'AC volts';
+}
 
 export function questionWords(model: Model, q: Question): string {
   switch (q.kind) {
@@ -50,7 +61,7 @@ export function questionWords(model: Model, q: Question): string {
       return 'Read the status light through the window before opening the panel. What does it show?';
     case 'volts': {
       const when = q.phase < 0 ? 'as it stands' : `at the step "${model.phases[q.phase]!.title}"`;
-      return `AC volts, red probe on ${netWords(model, q.red)}, black on ${netWords(model, q.black)}, ${when}.`;
+      return `${voltsWords(model, q)}, red probe on ${netWords(model, q.red)}, black on ${netWords(model, q.black)}, ${when}.`;
     }
     case 'ohms': {
       const part = model.parts[q.part]!;
@@ -65,6 +76,38 @@ export function questionWords(model: Model, q: Question): string {
     case 'look':
       return model.looks[q.look]!.ask;
   }
+}
+
+/** For learners: what a live and a dead reading at this point prove. Undefined when it is no voltage reading. */
+export function provesWords(model: Model, q: Question): string | undefined {
+  if (q.kind !== 'volts') return undefined;
+  const at = model.nets[q.red]!.startsWith('~') ? 'this point' : model.nets[q.red]!;
+  const branch = model.branches.find(
+    (b) =>
+      [b.a, b.b].includes(q.red) &&
+      [b.a, b.b].includes(q.black) &&
+      PASSES.includes(model.parts[b.part]!.kind.symbol(b.name, model.parts[b.part]!.spec)),
+  );
+  if (branch)
+    return `Nothing across the ${model.parts[branch.part]!.title} while its load is on: it passes. The whole supply across it: it is open. A reading without the load proves nothing about a poor contact.`;
+  const before = upstream(model, q.red);
+  const passes = before.length === 0 ? 'the source is there' : `${before.join(', ')} pass`;
+  return `Live at ${at}: ${passes}, and the break is further on. Dead at ${at}, with the call on and the common good: the break is between the last live point and here.`;
+}
+
+/** What should pass the current on, and drop next to nothing while it does. */
+const PASSES: readonly PartSymbol[] = ['contact', 'wire', 'plug', 'fuse'];
+
+/** Titles of the parts that stand before a net in its rung, from the source on. */
+function upstream(model: Model, net: number): string[] {
+  for (const rung of model.rungs) {
+    const at = rung.items.findIndex((item, i) => i > 0 && 'net' in item && item.net === net);
+    if (at > 0)
+      return rung.items
+        .slice(0, at)
+        .flatMap((item) => ('branch' in item ? [model.parts[model.branches[item.branch]!.part]!.title] : []));
+  }
+  return [];
 }
 
 /** Short name of a question, for lists. */
@@ -95,7 +138,7 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
     case 'choice':
       return answerWords(model, q, p.answer);
     case 'volts':
-      return p.volts < 0.05 ? '0 V' : formatQuantity(p.volts, 'voltage', system);
+      return p.volts < 0.0005 ? '0 V' : formatQuantity(p.volts, 'voltage', system);
     case 'unsteady':
       return `unsteady, between ${formatNumber(p.low, 2)} and ${formatNumber(p.high, 2)} V`;
     case 'ghost':

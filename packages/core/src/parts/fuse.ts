@@ -36,8 +36,11 @@ export const fuse: PartKind = {
   branches: () => [''],
   states: ['whole', 'blown'],
   lasting: () => ['blown'],
-  modes: () => [{ id: 'open', words: 'is blown without a lasting short', weight: 0.8, mend: 'replace' }, other(0.05)],
-  electrical: (_spec, state, fault) => (state === 'blown' || fault === 'open' ? OPEN : ohms(0.03)),
+  modes: () => [
+    { id: 'open', words: 'is blown without a lasting short', weight: 0.8, mend: 'replace', starts: 'blown' },
+    other(0.05),
+  ],
+  electrical: (_spec, state) => (state === 'blown' ? OPEN : ohms(0.03)),
   move: (view) => {
     if (view.state === 'blown') return undefined;
     const after = fuseOpeningTime(view.amps(''), num(view.spec, 'amps'));

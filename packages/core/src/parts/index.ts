@@ -2,19 +2,24 @@
  * Parts: the kinds of components an appliance is made of. A kind knows its ports, what it is electrically in each state,
  * how it moves, how it breaks, what mends it and what an ohmmeter shows when it is sound.
  */
+import { battery } from './battery';
 import { condition } from './condition';
 import { control } from './control';
+import { earthReference } from './earth-reference';
 import { flameRod } from './flame-rod';
 import { fuse } from './fuse';
 import { glowIgniter } from './glow-igniter';
 import { interlock } from './interlock';
 import { motor } from './motor';
 import type { PartKind } from './part-kind';
+import { pilotMagnet } from './pilot-magnet';
 import { plugPin } from './plug';
+import { relay } from './relay';
 import { solenoid } from './solenoid';
 import { sparkGap } from './spark-gap';
 import { supply } from './supply';
 import { handSwitch } from './switch';
+import { thermocouple } from './thermocouple';
 import { transformer } from './transformer';
 import { ventDamper } from './vent-damper';
 import { wire } from './wire';
@@ -36,11 +41,16 @@ export { fuseOpeningTime } from './fuse';
 
 const ALL: readonly PartKind[] = [
   supply,
+  battery,
+  earthReference,
   handSwitch,
   interlock,
   transformer,
   fuse,
   solenoid,
+  relay,
+  thermocouple,
+  pilotMagnet,
   motor,
   glowIgniter,
   sparkGap,

@@ -17,6 +17,7 @@ export const interlock: PartKind = {
     'never-bypass': { type: 'flag', default: false },
     'open-weight': { type: 'none', default: 1 },
     'stuck-weight': { type: 'none', default: 0.2 },
+    'tripped-weight': { type: 'none', default: 0.25 },
   },
   branches: () => [''],
   states: ['open', 'closed', 'tripped'],
@@ -29,6 +30,17 @@ export const interlock: PartKind = {
       weight: num(spec, 'stuck-weight'),
       mend: 'replace',
     },
+    ...(spec['manual-reset'] === true
+      ? [
+          {
+            id: 'tripped',
+            words: 'has tripped some time ago and waits for its reset; what made it trip is over',
+            weight: num(spec, 'tripped-weight'),
+            mend: 'reset',
+            starts: 'tripped',
+          } as const,
+        ]
+      : []),
     other(0.1),
   ],
   electrical: (_spec, state, fault) => {

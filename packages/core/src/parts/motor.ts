@@ -9,22 +9,36 @@ export const motor: PartKind = {
     reactance: { type: 'resistance', default: 60, spread: 0.06 },
     'runs-at': { type: 'voltage', default: 90 },
     'spin-up': { type: 'time', default: 1.5 },
+    /** What a direct-current motor draws when it turns, as a resistance; at rest its winding alone counts. */
+    'run-ohms': { type: 'resistance', default: 0 },
+    /** Weight of "turns too slowly"; what slowness does is the profile's physics. */
+    'tired-weight': { type: 'none', default: 0 },
   },
   branches: () => [''],
   states: ['stopped', 'running'],
-  modes: () => [
+  modes: (spec) => [
     { id: 'winding-open', words: 'has an open winding', weight: 1, mend: 'replace' },
     { id: 'seized', words: 'is seized: hums or is silent, does not turn', weight: 0.8, mend: 'replace' },
+    ...(num(spec, 'tired-weight') > 0
+      ? [
+          {
+            id: 'tired',
+            words: 'is tired: turns too slowly',
+            weight: num(spec, 'tired-weight'),
+            mend: 'replace',
+          } as const,
+        ]
+      : []),
     other(0.15),
   ],
-  electrical: (spec, _state, fault, _branch, frequency) => {
+  electrical: (spec, state, fault, _branch, frequency) => {
     if (fault === 'winding-open') return OPEN;
     const r = num(spec, 'ohms');
-    if (frequency === 'dc') return ohms(r);
+    if (frequency === 'dc') return ohms(state === 'running' && num(spec, 'run-ohms') > 0 ? num(spec, 'run-ohms') : r);
     return ohms(r, num(spec, 'reactance') * (fault === 'seized' ? 0.5 : 1));
   },
   move: (view) => {
-    const turns = view.volts('') >= num(view.spec, 'runs-at') && view.fault === undefined;
+    const turns = view.volts('') >= num(view.spec, 'runs-at') && (view.fault === undefined || view.fault === 'tired');
     if (view.state === 'stopped' && turns) return { to: 'running', after: num(view.spec, 'spin-up') * 1000 };
     if (view.state === 'running' && !turns) return { to: 'stopped', after: 1000 };
     return undefined;

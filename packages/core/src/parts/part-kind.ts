@@ -60,11 +60,15 @@ export interface FaultMode {
   /** Relative frequency. An assumption of ours until a shop's own book replaces it. */
   readonly weight: number;
   /** What mends it. Modes of one part with the same mend need not be told apart. */
-  readonly mend: 'replace' | 'reconnect' | 'clean' | 'repair' | 'correct' | 'none';
+  readonly mend: 'replace' | 'reconnect' | 'clean' | 'repair' | 'correct' | 'reset' | 'none';
   /** "Broken in a way we did not think of": has no prediction of its own. */
   readonly other?: boolean;
   /** For a cause outside the circuit: the safety it makes open. */
   readonly trips?: string;
+  /** Share of its cases in which the mode comes and goes: today it may be there or not. */
+  readonly intermittent?: number;
+  /** State in which the part is found on arrival (a switch that tripped some time ago). */
+  readonly starts?: string;
   /** The mode joins the far end of this branch to a net (a chafed wire, a shorted cable). */
   readonly shorts?: { readonly to: string; readonly r: number };
 }
@@ -114,6 +118,10 @@ export interface PartKind {
   branches(spec: Spec): readonly string[];
   /** Possible states; the first is the state at rest (unpowered, cold). */
   readonly states: readonly string[];
+  /** State in which a sound part of a standing appliance is found; the first state when nothing is said. */
+  readonly starts?: string;
+  /** Lasting states that pass by themselves with time: a hot coil cools. */
+  readonly passing?: readonly string[];
   /** States that stay when everything else settles: a blown fuse, a tripped manual reset. */
   readonly lasting?: (spec: Spec) => readonly string[];
   modes(spec: Spec): readonly FaultMode[];
@@ -123,6 +131,8 @@ export interface PartKind {
   /** Values of a sensed quantity at which the part changes its mind. */
   thresholds?(spec: Spec): readonly { readonly field: string; readonly value: number }[];
   deadTests(spec: Spec): readonly DeadTest[];
+  /** What a branch feeds into the circuit when it is alive; says whether its nets carry AC or DC, and how much. */
+  feeds?(spec: Spec, branch: string): { readonly volts: number; readonly frequency: Frequency } | undefined;
   /** Drawn as. */
   readonly symbol: (branch: string, spec: Spec) => Symbol;
   /**

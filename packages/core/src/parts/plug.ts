@@ -7,7 +7,9 @@ export const plugPin: PartKind = {
   fields: { weight: { type: 'none', default: 0.35 } },
   branches: () => [''],
   states: ['idle'],
-  modes: (spec) => [{ id: 'open', words: 'makes no contact', weight: num(spec, 'weight'), mend: 'reconnect' }],
+  modes: (spec) => [
+    { id: 'open', words: 'makes no contact', weight: num(spec, 'weight'), mend: 'reconnect', intermittent: 0.3 },
+  ],
   electrical: (_spec, _state, fault) => (fault === 'open' ? OPEN : CLOSED),
   deadTests: () => [],
   symbol: () => 'plug',

@@ -9,17 +9,44 @@ export const solenoid: PartKind = {
     reactance: { type: 'resistance', default: 45, spread: 0.06 },
     'pull-in': { type: 'voltage', default: 18 },
     'drop-out': { type: 'voltage', default: 9 },
+    /** Weight of "its coil opens when hot", and how long it takes to heat and to cool. */
+    'hot-weight': { type: 'none', default: 0.2 },
+    'hot-after': { type: 'time', default: 150 },
+    'cools-in': { type: 'time', default: 900 },
+    /** Bare coils are external parts: without a gas path of their own they cannot stick. */
+    'stuck-weight': { type: 'none', default: 1.2 },
   },
   branches: () => [''],
-  states: ['shut', 'open'],
-  modes: () => [
+  states: ['shut', 'open', 'coil-hot'],
+  lasting: () => ['coil-hot'],
+  passing: ['coil-hot'],
+  modes: (spec) => [
     { id: 'coil-open', words: 'has an open coil', weight: 1.5, mend: 'replace' },
     { id: 'coil-short', words: 'has a shorted coil', weight: 0.8, mend: 'replace' },
-    { id: 'stuck-shut', words: 'is fed but passes no gas: stuck', weight: 1.2, mend: 'replace' },
+    ...(num(spec, 'stuck-weight') > 0
+      ? [
+          {
+            id: 'stuck-shut',
+            words: 'is fed but passes no gas: stuck',
+            weight: num(spec, 'stuck-weight'),
+            mend: 'replace',
+          } as const,
+        ]
+      : []),
+    ...(num(spec, 'hot-weight') > 0
+      ? [
+          {
+            id: 'opens-hot',
+            words: 'has a coil that opens when it is hot, and works again when cool',
+            weight: num(spec, 'hot-weight'),
+            mend: 'replace',
+          } as const,
+        ]
+      : []),
     other(0.15),
   ],
-  electrical: (spec, _state, fault, _branch, frequency) => {
-    if (fault === 'coil-open') return OPEN;
+  electrical: (spec, state, fault, _branch, frequency) => {
+    if (fault === 'coil-open' || state === 'coil-hot') return OPEN;
     // A burnt coil keeps some leakage reactance though the copper is bridged.
     if (fault === 'coil-short') return ohms(0.2, frequency === 'ac' ? 1.9 : 0);
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
@@ -28,6 +55,9 @@ export const solenoid: PartKind = {
     // A broken or bridged coil pulls nothing, whatever stands across it.
     const sound = view.fault !== 'coil-open' && view.fault !== 'coil-short' && view.fault !== 'stuck-shut';
     const volts = sound ? view.volts('') : 0;
+    if (view.state === 'coil-hot') return { to: 'shut', after: num(view.spec, 'cools-in') * 1000 };
+    if (view.fault === 'opens-hot' && view.state === 'open' && volts >= num(view.spec, 'drop-out'))
+      return { to: 'coil-hot', after: num(view.spec, 'hot-after') * 1000 };
     if (view.state === 'shut' && volts >= num(view.spec, 'pull-in')) return { to: 'open', after: 30 };
     if (view.state === 'open' && volts < num(view.spec, 'drop-out')) return { to: 'shut', after: 30 };
     return undefined;

@@ -25,6 +25,7 @@ export const supply: PartKind = {
     const to = view.holds('on-when') ? 'on' : 'off';
     return to === view.state ? undefined : { to, after: 0 };
   },
+  feeds: (spec) => ({ volts: num(spec, 'volts'), frequency: 'ac' }),
   deadTests: () => [],
   symbol: () => 'source',
 };

@@ -7,6 +7,8 @@ export const handSwitch: PartKind = {
   fields: {
     'closed-when': { type: 'expression' },
     weight: { type: 'none', default: 1 },
+    /** Its two wires may be joined for a test: a thermostat, never a door switch. */
+    'may-join': { type: 'flag', default: false },
   },
   branches: () => [''],
   states: ['open', 'closed'],

@@ -55,5 +55,6 @@ export const transformer: PartKind = {
       low: num(spec, `${branch}-ohms`) * 0.8,
       high: num(spec, `${branch}-ohms`) * 1.2,
     })),
+  feeds: (spec, branch) => (branch === 'secondary' ? { volts: num(spec, 'volts'), frequency: 'ac' } : undefined),
   symbol: () => 'winding',
 };

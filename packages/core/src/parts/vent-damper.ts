@@ -15,6 +15,12 @@ export const ventDamper: PartKind = {
   modes: () => [
     { id: 'motor-open', words: 'has an open motor winding', weight: 1, mend: 'replace' },
     { id: 'blade-stuck', words: 'is fed but its blade is stuck shut', weight: 1, mend: 'replace' },
+    {
+      id: 'held-open',
+      words: 'is held open by its manual lever: the motor never turns and the end switch does not make',
+      weight: 0.3,
+      mend: 'correct',
+    },
     { id: 'end-switch-open', words: 'opens, but its end switch does not pass', weight: 1.2, mend: 'replace' },
     other(0.15),
   ],
@@ -25,7 +31,10 @@ export const ventDamper: PartKind = {
   },
   move: (view) => {
     const fed =
-      view.volts('motor') >= num(view.spec, 'runs-at') && view.fault !== 'blade-stuck' && view.fault !== 'motor-open';
+      view.volts('motor') >= num(view.spec, 'runs-at') &&
+      view.fault !== 'blade-stuck' &&
+      view.fault !== 'held-open' &&
+      view.fault !== 'motor-open';
     const after = num(view.spec, 'travel') * 1000;
     if (view.state === 'shut' && fed) return { to: 'open', after };
     if (view.state === 'open' && !fed) return { to: 'shut', after };

@@ -1,4 +1,4 @@
-import { CLOSED, num, OPEN, text, type FaultMode, type PartKind } from './part-kind';
+import { CLOSED, num, ohms, OPEN, text, type FaultMode, type PartKind } from './part-kind';
 
 /** A wire, cable or bond that can break, or chafe through to another net. */
 export const wire: PartKind = {
@@ -8,13 +8,23 @@ export const wire: PartKind = {
     'shorts-to': { type: 'net', default: '' },
     weight: { type: 'none', default: 0.5 },
     'short-weight': { type: 'none', default: 0.3 },
+    /** Resistance of a corroded joint; nothing written means that this wire does not fail that way. */
+    'poor-ohms': { type: 'resistance', default: 0 },
+    'poor-weight': { type: 'none', default: 0.4 },
   },
   branches: () => [''],
   states: ['idle'],
   modes: (spec) => {
     const modes: FaultMode[] = [
-      { id: 'open', words: 'is broken or off', weight: num(spec, 'weight'), mend: 'reconnect' },
+      { id: 'open', words: 'is broken or off', weight: num(spec, 'weight'), mend: 'reconnect', intermittent: 0.1 },
     ];
+    if (num(spec, 'poor-ohms') > 0)
+      modes.push({
+        id: 'poor',
+        words: 'makes poor contact: its resistance is too high',
+        weight: num(spec, 'poor-weight'),
+        mend: 'reconnect',
+      });
     const to = text(spec, 'shorts-to');
     if (to !== '')
       modes.push({
@@ -26,7 +36,8 @@ export const wire: PartKind = {
       });
     return modes;
   },
-  electrical: (_spec, _state, fault) => (fault === 'open' ? OPEN : CLOSED),
+  electrical: (spec, _state, fault) =>
+    fault === 'open' ? OPEN : fault === 'poor' ? ohms(num(spec, 'poor-ohms')) : CLOSED,
   deadTests: () => [{ branch: '', title: 'wire', low: 0, high: 1 }],
   symbol: () => 'wire',
 };

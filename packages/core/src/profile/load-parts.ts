@@ -10,12 +10,14 @@ export interface RawPart {
   readonly kind: PartKind;
   readonly spec: { [field: string]: SpecValue };
   readonly modes: readonly FaultMode[];
+  /** Weights this profile gives to ways of failing; `*` stands for those not named. */
+  readonly weights: ReadonlyMap<string, number>;
   readonly caution: string | undefined;
   readonly minutes: number;
   readonly path: Path;
 }
 
-const COMMON = ['kind', 'title', 'caution', 'minutes', 'modes'];
+const COMMON = ['kind', 'title', 'caution', 'minutes', 'modes', 'weights'];
 
 /** Reads the `parts:` section. `quantityDimension` gives the dimension of a quantity for set points in its unit. */
 export function loadParts(
@@ -55,18 +57,38 @@ export function loadParts(
         spec[field] = dimension === undefined ? 0 : (fields.quantityValue(value, [...path, field], dimension) ?? 0);
       }
     }
+    const modes = loadModes(fields, part['modes'], [...path, 'modes'], kind);
     parts.push({
       id,
       title: fields.text(part, 'title', path, id.replaceAll('-', ' ')),
       kind,
       spec,
-      modes: loadModes(fields, part['modes'], [...path, 'modes'], kind),
+      modes,
+      weights: loadWeights(fields, part['weights'], [...path, 'weights'], modes.length > 0 ? modes : kind.modes(spec)),
       caution: part['caution'] === undefined ? undefined : fields.text(part, 'caution', path),
       minutes: fields.number(part, 'minutes', path, 4),
       path,
     });
   }
   return parts;
+}
+
+function loadWeights(
+  fields: Fields,
+  data: Data | undefined,
+  path: Path,
+  modes: readonly FaultMode[],
+): Map<string, number> {
+  const weights = new Map<string, number>();
+  const written = fields.optionalMap(data, path, 'way of failing: weight');
+  const known = modes.map((m) => m.id);
+  for (const id of Object.keys(written)) {
+    const weight = fields.number(written, id, path, 1);
+    if (id !== '*' && !known.includes(id)) fields.file.problem([...path, id], unknownName('way of failing', id, known));
+    if (weight < 0) fields.file.problem([...path, id], 'must not be negative; 0 leaves the way of failing out');
+    weights.set(id, weight);
+  }
+  return weights;
 }
 
 /** Ways of being wrong that the profile writes itself (for `condition` parts), or extra weights for derived ones. */
@@ -84,12 +106,21 @@ function loadModes(fields: Fields, data: Data | undefined, path: Path, kind: Par
   for (const [id, raw] of Object.entries(fields.map(data, path, 'one entry per way of being wrong'))) {
     const at = [...path, id];
     const mode = fields.map(raw, at, 'words, weight and mend');
-    fields.only(mode, at, ['words', 'weight', 'mend', 'trips']);
+    fields.only(mode, at, ['words', 'weight', 'mend', 'trips', 'intermittent']);
     modes.push({
       id,
       words: fields.text(mode, 'words', at),
       weight: fields.number(mode, 'weight', at, 1),
-      mend: fields.choice(mode, 'mend', at, ['replace', 'reconnect', 'clean', 'repair', 'correct', 'none'] as const),
+      mend: fields.choice(mode, 'mend', at, [
+        'replace',
+        'reconnect',
+        'clean',
+        'repair',
+        'correct',
+        'reset',
+        'none',
+      ] as const),
+      ...(mode['intermittent'] === undefined ? {} : { intermittent: fields.number(mode, 'intermittent', at, 0) }),
       ...(mode['trips'] === undefined ? {} : { trips: fields.text(mode, 'trips', at) }),
     });
   }

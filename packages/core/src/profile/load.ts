@@ -1,11 +1,14 @@
-import type { ControlPort } from '../parts';
+import type { ControlPort, FaultMode } from '../parts';
 import { findUnit, type Dimension } from '../units';
+import { checkStructure } from './check-structure';
 import { isMap, SourceFile, unknownName, type DataMap } from './document';
 import { compileExpression, ExpressionError, type Expression, type ExpressionType } from './expression';
 import { Fields, type Path } from './fields';
 import { controllerNames, loadController, type ControllerNames } from './load-controller';
 import { dimensionOf, loadParts } from './load-parts';
-import type { Code, Model, Part, Quantity } from './model';
+import { feedsOf } from './feeds';
+import { loadActions, loadPlugAsks } from './load-actions';
+import { ENV, type Code, type Model, type Part, type Quantity } from './model';
 import { loadCautions, loadGauges, loadLooks, loadPhases, loadPoints } from './load-sections';
 import { resolveNames } from './resolve-names';
 import { readRungs } from './rungs';
@@ -24,6 +27,7 @@ const SECTIONS = [
   'parts',
   'rungs',
   'plugs',
+  'actions',
   'points',
   'quantities',
   'controller',
@@ -81,6 +85,8 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
         ['controller', 'regions', region.id],
         'has the name of a part or a keyword; give the region a name of its own',
       );
+  const actionData = fields.optionalMap(root['actions'], ['actions'], 'one entry per action');
+  const settings = [...ENV, ...Object.keys(actionData)];
   const names = resolveNames(
     netlist.parts,
     quantityIds,
@@ -88,6 +94,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     controlPart?.id,
     controllerHas,
     netlist.nets,
+    settings,
   );
   const thresholds = new Map<number, Set<number>>();
   const noteThreshold = (quantity: number, value: number): void => {
@@ -105,6 +112,12 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     }
   };
 
+  const groundNet = netlist.nets.indexOf(fields.text(root, 'ground', []));
+  if (groundNet < 0) file.problem(['ground'], unknownName('net', String(root['ground']), netlist.nets));
+  const feeds = feedsOf(netlist, Math.max(0, groundNet));
+  for (const clash of feeds.clashes)
+    file.problem(['rungs'], `${clash}: alternating and direct current feed the same wires; keep their circuits apart`);
+  const branches = netlist.branches.map((b) => ({ ...b, frequency: feeds.branches[b.index]! }));
   const parts: Part[] = netlist.parts.map((raw, index) => {
     const conditions = new Map<string, Expression>();
     const senses = new Map<string, number>();
@@ -122,7 +135,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       if (rule.spread !== undefined && typeof value === 'number')
         spec[field] = vary(`${raw.id}.${field}`, value, rule.spread);
     }
-    const branches = netlist.branches.filter((b) => b.part === index);
+    const own = branches.filter((b) => b.part === index);
     for (const t of raw.kind.thresholds?.(spec) ?? []) {
       const quantity = senses.get(t.field);
       if (quantity !== undefined) noteThreshold(quantity, t.value);
@@ -133,8 +146,8 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       title: raw.title,
       kind: raw.kind,
       spec,
-      modes: raw.modes.length > 0 ? raw.modes : raw.kind.modes(spec),
-      branches,
+      modes: weighted(raw.modes.length > 0 ? raw.modes : raw.kind.modes(spec), raw.weights),
+      branches: own,
       conditions,
       senses,
       minutes: raw.minutes,
@@ -145,7 +158,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const quantities: Quantity[] = quantityIds.map((id, index) => {
     const path: Path = ['quantities', id];
     const entry = fields.map(quantityData[id], path, '{unit, rules}');
-    fields.only(entry, path, ['title', 'unit', 'start', 'spread', 'lasting', 'rules']);
+    fields.only(entry, path, ['title', 'unit', 'start', 'spread', 'lasting', 'stands', 'rules']);
     const unitText = fields.text(entry, 'unit', path, '');
     const dimension = unitDimension(unitText);
     if (dimension === undefined)
@@ -176,7 +189,8 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       start: fields.quantity(entry, 'start', path, dimension ?? 'none', 0),
       rules,
       spread,
-      lasting: fields.flag(entry, 'lasting', path, false),
+      lasting: fields.flag(entry, 'lasting', path, false) || fields.flag(entry, 'stands', path, false),
+      stands: fields.flag(entry, 'stands', path, false),
       thresholds: [],
     };
   });
@@ -191,7 +205,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
           fields,
           controllerData,
           controllerPart,
-          netlist.branches,
+          branches,
           quantities,
           controllerHas,
           codes.map((c) => c.id),
@@ -208,8 +222,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const points = loadPoints(fields, root, netlist.nets);
   const gauges = loadGauges(fields, root, quantities, phases);
   const looks = loadLooks(fields, root, compile);
-  const ground = netlist.nets.indexOf(fields.text(root, 'ground', []));
-  if (ground < 0) file.problem(['ground'], unknownName('net', String(root['ground']), netlist.nets));
+  const asked = { phases, gauges, looks, nets: netlist.nets };
   for (const part of parts)
     for (const mode of part.modes)
       if (mode.trips !== undefined && !parts.some((p) => p.id === mode.trips))
@@ -229,11 +242,16 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     title: fields.text(root, 'title', []),
     summary: fields.text(root, 'summary', [], ''),
     nets: netlist.nets,
-    ground: Math.max(0, ground),
+    ground: Math.max(0, groundNet),
     parts,
-    branches: netlist.branches,
+    branches,
     rungs: netlist.rungs,
-    plugs: netlist.plugs,
+    env: settings,
+    levels: feeds.levels,
+    frequencies: feeds.nets,
+    ratedVolts: feeds.volts,
+    plugs: netlist.plugs.map((plug) => ({ ...plug, asks: loadPlugAsks(fields, plugData, plug.id, asked) })),
+    actions: loadActions(fields, actionData, parts, netlist.plugs, asked),
     points,
     quantities: quantities.map((q) => ({
       ...q,
@@ -247,8 +265,16 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     cautions: loadCautions(fields, root),
     watch: Math.round(fields.quantity(root, 'watch', [], 'time', 1200) * 1000),
   };
+  if (file.problems.length === 0) checkStructure(fields, model);
   file.throwIfBad();
   return model;
+}
+
+/** Applies a profile's own weights; a way of failing with weight 0 is left out. */
+function weighted(modes: readonly FaultMode[], weights: ReadonlyMap<string, number>): FaultMode[] {
+  return modes
+    .map((m) => ({ ...m, weight: weights.get(m.id) ?? weights.get('*') ?? m.weight }))
+    .filter((m) => m.weight > 0);
 }
 
 /** Names and titles of a profile's variants, without compiling it. */

@@ -1,10 +1,10 @@
+import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
 import type { Dimension } from '../units';
 import type { Expression } from './expression';
 
-/** What a person sets on the appliance; `call` is off while the appliance settles before a run. */
+/** What a person always sets on an appliance; `call` is off while it settles before a run. A profile's actions come after. */
 export const ENV = ['power', 'call', 'gas'] as const;
-export type EnvName = (typeof ENV)[number];
 
 export interface Branch {
   readonly index: number;
@@ -14,6 +14,8 @@ export interface Branch {
   readonly a: number;
   readonly b: number;
   readonly rung: number;
+  /** What flows here when it is alive. */
+  readonly frequency: Frequency;
 }
 
 export interface Part {
@@ -40,11 +42,46 @@ export interface Rung {
   readonly items: readonly ({ readonly net: number } | { readonly branch: number })[];
 }
 
+/** What a net belongs to: building supply, 24 V or 12 V control wiring, or a thermocouple's circuit. */
+export type Level = 'line' | 'control' | 'millivolt';
+
+/** Something asked while the appliance is set up in a special way. */
+export type Ask =
+  | { readonly kind: 'outcome' }
+  | { readonly kind: 'code' }
+  | { readonly kind: 'seen'; readonly phase: number }
+  | { readonly kind: 'gauge'; readonly gauge: number }
+  | { readonly kind: 'look'; readonly look: number }
+  | { readonly kind: 'volts'; readonly red: number; readonly black: number; readonly phase: number };
+
 export interface Plug {
   readonly id: string;
   readonly title: string;
   readonly pins: readonly number[];
   readonly minutes: number;
+  /** What is worth asking while it is pulled. */
+  readonly asks: readonly Ask[];
+}
+
+/**
+ * Something a person does to the appliance for one test: relight the pilot, press a reset, lead the exhaust away, let a
+ * coil cool, feed the valve from a separate source. In expressions it is `env.ID`.
+ */
+export interface Action {
+  readonly id: string;
+  readonly title: string;
+  readonly how: string;
+  readonly minutes: number;
+  /** Parts whose lasting state (tripped, blown) it ends, by index. */
+  readonly resets: readonly number[];
+  /** Connectors pulled for it, by id. */
+  readonly unplugs: readonly string[];
+  /** Time given to the appliance before the call, milliseconds. */
+  readonly wait: number;
+  /** Goes round a safety: entered in the bypass ledger, and the call cannot be closed with it in place. */
+  readonly ledger: boolean;
+  readonly caution: string | undefined;
+  readonly asks: readonly Ask[];
 }
 
 export interface Point {
@@ -79,6 +116,8 @@ export interface Quantity {
   readonly spread: number;
   /** Keeps its value from one episode to the next (air in a pipe, heat in an exchanger). */
   readonly lasting: boolean;
+  /** Is found on arrival as the tries before left it (water in a boiler). */
+  readonly stands: boolean;
   /** Every value that something in the profile compares it with. */
   readonly thresholds: readonly number[];
 }
@@ -201,7 +240,15 @@ export interface Model {
   readonly parts: readonly Part[];
   readonly branches: readonly Branch[];
   readonly rungs: readonly Rung[];
+  /** Settings an expression can ask as `env.NAME`: power, call, gas and the profile's actions. */
+  readonly env: readonly string[];
+  /** By net: its level and whether it carries AC or DC. */
+  readonly levels: readonly Level[];
+  readonly frequencies: readonly Frequency[];
+  /** Rated volts of the source that feeds each net. */
+  readonly ratedVolts: readonly number[];
   readonly plugs: readonly Plug[];
+  readonly actions: readonly Action[];
   readonly points: readonly Point[];
   readonly quantities: readonly Quantity[];
   readonly controller: Controller | undefined;

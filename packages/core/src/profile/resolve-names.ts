@@ -2,7 +2,7 @@ import type { Dimension } from '../units';
 import { unknownName } from './document';
 import { ExpressionError, type Names } from './expression';
 import type { ControllerNames } from './load-controller';
-import { ENV, type Part } from './model';
+import type { Part } from './model';
 
 /** Resolves the names of expressions: `part.state`, `board.output`, `input.x`, `env.x`, `region.state`, quantities, counters. */
 export function resolveNames(
@@ -12,6 +12,7 @@ export function resolveNames(
   control: string | undefined,
   controller: ControllerNames | undefined,
   nets: readonly string[],
+  settings: readonly string[],
 ): Names {
   const partIds = parts.map((p) => p.id);
   return {
@@ -29,8 +30,8 @@ export function resolveNames(
       const head = name.slice(0, dot);
       const tail = name.slice(dot + 1);
       if (head === 'env') {
-        const env = ENV.findIndex((e) => e === tail);
-        if (env < 0) throw new ExpressionError(unknownName('setting', tail, ENV));
+        const env = settings.indexOf(tail);
+        if (env < 0) throw new ExpressionError(unknownName('setting', tail, settings));
         return { kind: 'env', env };
       }
       if (head === 'input') {

@@ -4,11 +4,14 @@ import type { Fields } from './fields';
 import type { RawPart } from './load-parts';
 import type { Branch, Plug, Rung } from './model';
 
+/** A branch before it is known what feeds it. */
+type BareBranch = Omit<Branch, 'frequency'>;
+
 export interface Netlist {
   readonly nets: string[];
-  readonly branches: Branch[];
+  readonly branches: BareBranch[];
   readonly rungs: Rung[];
-  readonly plugs: Plug[];
+  readonly plugs: Omit<Plug, 'asks'>[];
   /** The written parts and the connector pins met in the rungs. */
   readonly parts: RawPart[];
 }
@@ -25,7 +28,7 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
   };
   const parts = [...written];
   const partIndex = new Map(parts.map((part, i) => [part.id, i]));
-  const branches: Branch[] = [];
+  const branches: BareBranch[] = [];
   const rungs: Rung[] = [];
   const used = new Set<string>();
   const pins = new Map<string, number[]>();
@@ -68,6 +71,7 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
             kind: plugPin,
             spec: { weight: plugPin.fields['weight']!.default as number },
             modes: [],
+            weights: new Map(),
             caution: undefined,
             minutes: 3,
             path: [...path, i],
@@ -96,7 +100,14 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
         fields.file.problem([...path, i], `${item} stands in two rungs; a passage has one place`);
       } else {
         used.add(item);
-        const branch: Branch = { index: branches.length, part: index!, name: port, a: at, b: to, rung: rungs.length };
+        const branch: BareBranch = {
+          index: branches.length,
+          part: index!,
+          name: port,
+          a: at,
+          b: to,
+          rung: rungs.length,
+        };
         branches.push(branch);
         items.push({ branch: branch.index });
         if (slash > 0) pins.set(item.slice(0, slash), [...(pins.get(item.slice(0, slash)) ?? []), branch.index]);
@@ -113,8 +124,9 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
         fields.file.problem(part.path, `${name} stands in no rung; put it between the nets it joins`);
     }
 
-  const plugs: Plug[] = [...pins].map(([id, branchList]) => {
+  const plugs: Omit<Plug, 'asks'>[] = [...pins].map(([id, branchList]) => {
     const entry = fields.optionalMap(plugData[id], ['plugs', id], 'title and minutes');
+    fields.only(entry, ['plugs', id], ['title', 'minutes', 'asks']);
     return {
       id,
       title: fields.text(entry, 'title', ['plugs', id], `connector ${id}`),

@@ -1,4 +1,4 @@
-import { solve, type Circuit, type Element, type Frequency, type Solution } from '../circuit';
+import { solve, type Circuit, type Element, type Solution } from '../circuit';
 import type { Electrical } from '../parts';
 import type { Model } from '../profile';
 import type { FaultRef } from './setup';
@@ -27,13 +27,13 @@ export class CircuitStates {
   constructor(readonly model: Model) {}
 
   /** Number of the electrical behaviour of a branch whose part is in a state. */
-  electricalId(branch: number, state: string, fault: string | undefined, frequency: Frequency = 'ac'): number {
-    const key = `${branch}|${state}|${fault ?? ''}|${frequency}`;
+  electricalId(branch: number, state: string, fault: string | undefined): number {
+    const key = `${branch}|${state}|${fault ?? ''}`;
     let id = this.interned.get(key);
     if (id === undefined) {
       const b = this.model.branches[branch]!;
       const part = this.model.parts[b.part]!;
-      const electrical = part.kind.electrical(part.spec, state, fault, b.name, frequency);
+      const electrical = part.kind.electrical(part.spec, state, fault, b.name, b.frequency);
       id = electrical.type === 'open' ? OPEN_ID : this.electricals.push(electrical) - 1;
       this.interned.set(key, id);
     }

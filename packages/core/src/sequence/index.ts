@@ -2,6 +2,7 @@
  * Sequence: runs an appliance through a try for heat. Event-driven and deterministic; the result is a Trace of circuit
  * states, observable phases, quantities and codes, with endless repetition recognised.
  */
+export { checkProfile, type CheckedVariant } from './check-profile';
 export { CircuitStates, type CircuitState } from './circuit-state';
 export { NORMAL_SETUP, setupKey, type FaultRef, type Setup } from './setup';
 export { findFault, run } from './run';

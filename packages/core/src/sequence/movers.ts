@@ -48,7 +48,14 @@ export class Movers {
     this.outputOfBranch = new Int16Array(model.branches.length).fill(-1);
     for (const output of model.controller?.outputs ?? []) this.outputOfBranch[output.branch] = output.index;
     this.views = model.parts.map((p) => (p.kind.move ? this.viewOf(p) : undefined));
-    if (memory)
+    for (const part of model.parts)
+      if (part.kind.starts !== undefined) this.states[part.index] = part.kind.states.indexOf(part.kind.starts);
+    if (!memory)
+      for (const fault of faults) {
+        const { starts } = model.parts[fault.part]!.modes[fault.mode]!;
+        if (starts !== undefined) this.states[fault.part] = model.parts[fault.part]!.kind.states.indexOf(starts);
+      }
+    else
       for (const [part, state] of memory.partStates) this.states[part] = model.parts[part]!.kind.states.indexOf(state);
     for (const part of model.parts) this.refresh(part.index);
   }
@@ -155,7 +162,10 @@ function fixedBranches(model: Model, setup: Setup): Int32Array {
   for (const part of model.parts)
     if (setup.bypassed.includes(part.id))
       for (const branch of part.branches) fixed[branch.index] = CircuitStates.bypassed;
+  const pulled = new Set(setup.unplugged);
+  for (const action of model.actions)
+    if (setup.actions.includes(action.id)) for (const id of action.unplugs) pulled.add(id);
   for (const plug of model.plugs)
-    if (setup.unplugged.includes(plug.id)) for (const pin of plug.pins) fixed[pin] = CircuitStates.unplugged;
+    if (pulled.has(plug.id)) for (const pin of plug.pins) fixed[pin] = CircuitStates.unplugged;
   return fixed;
 }

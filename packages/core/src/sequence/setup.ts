@@ -7,14 +7,23 @@ export interface Setup {
   readonly unplugged: readonly string[];
   /** Parts with a jumper across them, by id. A momentary test, never a repair. */
   readonly bypassed: readonly string[];
+  /** Actions of the profile that are in force, by id. */
+  readonly actions: readonly string[];
 }
 
-export const NORMAL_SETUP: Setup = { power: true, gas: true, call: true, unplugged: [], bypassed: [] };
+export const NORMAL_SETUP: Setup = {
+  power: true,
+  gas: true,
+  call: true,
+  unplugged: [],
+  bypassed: [],
+  actions: [],
+};
 
 /** A key that is equal for equal setups. */
 export function setupKey(setup: Setup): string {
   const flags = `${setup.power ? 'p' : ''}${setup.gas ? 'g' : ''}${setup.call ? 'c' : ''}`;
-  return `${flags}|${[...setup.unplugged].sort().join(',')}|${[...setup.bypassed].sort().join(',')}`;
+  return `${flags}|${[...setup.unplugged].sort().join(',')}|${[...setup.bypassed].sort().join(',')}|${[...setup.actions].sort().join(',')}`;
 }
 
 /** A fault mode of a part, by index in the model. */

@@ -19,6 +19,7 @@ const MAX_CHANGES = 400;
 /** A profile whose parts or program never come to rest at one instant. */
 export class RestlessError extends Error {}
 
+const CALL = ENV.indexOf('call');
 const NO_REGIONS = new Int8Array(0);
 
 /**
@@ -27,14 +28,16 @@ const NO_REGIONS = new Int8Array(0);
  */
 export class Simulator implements Scope {
   private readonly model: Model;
-  private now: Millis = -SETTLING;
-  private calling = false;
+  private now: Millis;
+  private readonly settings: boolean[];
   private readonly movers: Movers;
   private readonly plant: Plant;
   private readonly program: Program | undefined;
   private readonly observer: Observer;
   private readonly modes: Int16Array;
   private circuit: CircuitState;
+  /** Whether a part or the program moved since the last record; a quantity alone on its way changes no segment. */
+  private moved = true;
   private readonly resets: Millis[] = [];
   private readonly codes: { at: Millis; code: string }[] = [];
 
@@ -45,6 +48,11 @@ export class Simulator implements Scope {
     memory: Memory | undefined,
   ) {
     const model = (this.model = circuits.model);
+    const waits = model.actions.filter((a) => setup.actions.includes(a.id)).map((a) => a.wait);
+    this.now = -Math.max(SETTLING, ...waits);
+    this.settings = model.env.map((name) =>
+      name === 'power' ? setup.power : name === 'gas' ? setup.gas : setup.actions.includes(name),
+    );
     this.modes = new Int16Array(model.parts.length).fill(-1);
     for (const fault of faults) this.modes[fault.part] = fault.mode;
     this.movers = new Movers(circuits, faults, setup, memory);
@@ -72,7 +80,7 @@ export class Simulator implements Scope {
       this.settle();
     }
     this.now = 0;
-    this.calling = this.setup.call;
+    this.settings[CALL] = this.setup.call;
     this.resets.length = 0;
     this.codes.length = 0;
     this.settle();
@@ -90,17 +98,22 @@ export class Simulator implements Scope {
       }
       this.now = next;
       this.settle();
+      const moved = this.moved;
       this.record();
       if (!lockedOut && this.program?.lockedOut()) {
         lockedOut = true;
         limit = Math.min(limit, this.now + LOCKOUT_WATCH);
       }
+      // A state can only come again at a moment at which a part or the program moves.
+      if (!moved) continue;
       const key = `${this.movers.key(this.now)}/${this.program?.key(this.now) ?? ''}/${this.plant.key(this.now)}`;
       const before = seen.get(key);
       if (before !== undefined) return this.finish({ from: before, length: this.now - before }, lockedOut, false);
       seen.set(key, this.now);
     }
   }
+
+  private readonly onReset = (at: Millis): void => void this.resets.push(at);
 
   /** Brings everything to rest at the present instant. */
   private settle(): void {
@@ -110,11 +123,12 @@ export class Simulator implements Scope {
         this.movers.dirty = false;
       }
       let changed = false;
-      if (this.program?.move(this.now, this, (at) => this.resets.push(at))) {
+      if (this.program?.move(this.now, this, this.onReset)) {
         this.movers.setOutputs(this.program.outputs);
         changed = true;
       }
       if (this.movers.move(this.now, this.circuit, this)) changed = true;
+      if (changed) this.moved = true;
       if (this.plant.move(this.now, this)) changed = true;
       if (!changed && !this.movers.dirty) return;
     }
@@ -130,6 +144,8 @@ export class Simulator implements Scope {
   private record(): void {
     const { program } = this;
     this.observer.observe(this.now, this);
+    if (!this.moved) return;
+    this.moved = false;
     this.observer.segment(
       this.now,
       this.circuit,
@@ -167,13 +183,13 @@ export class Simulator implements Scope {
       windows,
       ramps: this.plant.ramps,
       resets: this.resets,
-      outcome: this.outcome(cycle, lockedOut, end),
+      outcome: this.outcome(cycle, lockedOut, end, cut),
       code: this.shownCode(cycle),
       memory: { partStates, quantities },
     };
   }
 
-  private outcome(cycle: Trace['cycle'], lockedOut: boolean, end: Millis): Outcome {
+  private outcome(cycle: Trace['cycle'], lockedOut: boolean, end: Millis, cut: boolean): Outcome {
     const { cues } = this.observer;
     const goal = this.model.phases.find((p) => p.goal);
     const goalTimes = goal ? cues[goal.index]! : [];
@@ -183,6 +199,8 @@ export class Simulator implements Scope {
       return reached ? 'cycles' : 'starts-over';
     }
     if (goalTimes.some((i) => i.to === end)) return 'runs';
+    // The watch ended in the middle of a long cycle.
+    if (cut && goalTimes.length > 1) return 'cycles';
     const anything = this.model.phases.some((p) => p.index > 0 && cues[p.index]!.length > 0);
     return anything ? 'stuck' : 'dead';
   }
@@ -213,8 +231,7 @@ export class Simulator implements Scope {
     return this.plant.value(index, this.now);
   }
   env(index: number): boolean {
-    const name = ENV[index]!;
-    return name === 'call' ? this.calling : this.setup[name];
+    return this.settings[index]!;
   }
   fault(part: number, mode: number): boolean {
     return this.modes[part] === mode;

@@ -1,0 +1,291 @@
+import type { Branch, Model, Part } from '../profile';
+import { readingValue } from '../units';
+import type { Hypothesis } from './hypothesis';
+import type { Fit } from './likelihood';
+import type { Observation } from './observation';
+import type { ItemFit } from './posterior';
+import { answerShows, atTerminal, CONTRADICTS, isAbout, looksAt } from './touch';
+
+/** A wire is live from this share of its source's rated volts on, and dead below that one. */
+const LIVE = 0.5;
+const DEAD = 0.3;
+/** A look that is right this often condemns by itself; any other finding is this share of a proof. */
+const CAREFUL = 0.949;
+const FINDING = 0.6;
+
+/** What is known about one suspect: its hypothesis and the evidence. */
+interface Inquiry {
+  readonly model: Model;
+  readonly h: Hypothesis;
+  readonly items: readonly ItemFit[];
+}
+
+/**
+ * How far a part is condemned by tests of the part itself, whatever else may be wrong: 0 not at all, 1 fully. The ways
+ * are those of the trade: dead value out of limits with the part isolated; power in and not out; power across it and no
+ * action; every input right and the output missing; what is wrong found by eye or gauge; cured by its repair.
+ */
+export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFit[]): number {
+  const q: Inquiry = { model, h, items };
+  const fault = h.faults.find((f) => f.part === (h.cause ?? h.breaks)) ?? h.faults[0]!;
+  const part = model.parts[fault.part]!;
+  const mode = part.modes[fault.mode]!.id;
+  if (curedBy(q, (i) => h.faults.every((f) => i.episode.repaired.includes(f.part)))) return 1;
+  const found = finding(q, part, mode);
+  if (h.cause !== undefined) {
+    // The break is a switch that opened: it must be shown open, and its cause found.
+    const opened = model.parts[h.breaks!]!;
+    const shown = [Math.max(ownRoute(q, opened), finding(q, opened, 'tripped')), found];
+    const senses = [...opened.senses.values()];
+    const about = (gauge: number): boolean => senses.includes(model.gauges[gauge]!.quantity);
+    // What the switch senses can be measured: then it must be, and be wrong.
+    if (model.gauges.some((_, g) => about(g)))
+      shown.push(
+        items.some((i) => i.item.observation.kind === 'gauge' && about(i.item.observation.gauge) && odd(i.sound, i))
+          ? 1
+          : 0,
+      );
+    return mean(shown);
+  }
+  if (part.kind.name === 'control') return Math.max(found, controlOutput(q, part, mode));
+  const own = ownRoute(q, part);
+  // A blown fuse or a tripped switch is an answer, not a reason: it must hold when it is renewed.
+  if (part.kind.name === 'fuse' || mode === 'tripped')
+    return 0.5 * Math.max(own, found) + 0.5 * (curedBy(q, (i) => renews(model, i, part)) ? 1 : 0);
+  if (part.senses.size === 0) return Math.max(found, own);
+  const shown =
+    mode === 'stuck-closed'
+      ? // Power behind it when there should be none.
+        items.some((i) => atTerminal(part, i.item.observation) && odd(i.sound, i))
+        ? 1
+        : 0
+      : own;
+  // Open is not yet failed: everything that may make it open must have been looked at.
+  const needed = [shown, causesCleared(q, part)];
+  // A tripped switch looks like a failed one until its reset is pressed.
+  if (mode === 'open' && part.spec['manual-reset'] === true && model.actions.some((a) => a.resets.includes(part.index)))
+    needed.push(items.some((i) => renews(model, i, part)) ? 1 : 0);
+  return Math.max(found, mean(needed));
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
+
+const odd = (fit: Fit | undefined, i: ItemFit): boolean => fit !== undefined && fit.fit < CONTRADICTS * i.base;
+
+/** Whether the appliance ran in an episode in which something had been mended. */
+function curedBy({ model, items }: Inquiry, mended: (i: ItemFit) => boolean): boolean {
+  const goal = model.phases.findIndex((p) => p.goal);
+  return items.some((i) => {
+    const o = i.item.observation;
+    const runs = (o.kind === 'outcome' && o.outcome === 'runs') || (o.kind === 'seen' && o.phase === goal && o.answer);
+    return runs && mended(i);
+  });
+}
+
+const renews = (model: Model, i: ItemFit, part: Part): boolean =>
+  model.actions.some((a) => i.episode.setup.actions.includes(a.id) && a.resets.includes(part.index));
+
+/**
+ * Share of the things that may rightly make a switch open (or a thermocouple cold) that were looked at and found in
+ * order; what it senses, measured, speaks for all of them.
+ */
+function causesCleared(q: Inquiry, part: Part): number {
+  const { model, h, items } = q;
+  const quantities = [...part.senses.values()];
+  const about = (o: Observation, cause: Part): boolean => {
+    if (o.kind === 'gauge') return isAbout(model, cause, model.gauges[o.gauge]!.quantity);
+    return o.kind === 'look' && looksAt(model, o.look, cause);
+  };
+  const causes = model.parts.filter(
+    (c) => c.index !== part.index && quantities.some((quantity) => isAbout(model, c, quantity)),
+  );
+  const measured = (o: Observation): boolean =>
+    o.kind === 'gauge' && quantities.includes(model.gauges[o.gauge]!.quantity);
+  if (items.some((i) => measured(i.item.observation) && !odd(i.fits[h.index], i))) return 1;
+  const askable = causes.filter(
+    (c) =>
+      model.looks.some((_, look) => looksAt(model, look, c)) || model.gauges.some((g) => isAbout(model, c, g.quantity)),
+  );
+  if (askable.length === 0) return 1;
+  const cleared = askable.filter((c) => {
+    const asked = items.filter((i) => about(i.item.observation, c));
+    return asked.length > 0 && asked.every((i) => !odd(i.fits[h.index], i));
+  });
+  return cleared.length / askable.length;
+}
+
+/** Ohms out of limits, the part isolated. */
+function deadValue({ items }: Inquiry, part: Part): number {
+  const bad = items.some(({ item: { observation: o } }) => {
+    if (o.kind !== 'ohms' || o.part !== part.index) return false;
+    const limits = part.kind.deadTests(part.spec).find((d) => d.branch === o.branch);
+    const ohms = readingValue(o.reading);
+    return limits !== undefined && (ohms > limits.high * 1.05 + 0.5 || ohms < limits.low * 0.95);
+  });
+  return bad ? 1 : 0;
+}
+
+const ownRoute = (q: Inquiry, part: Part): number =>
+  Math.max(deadValue(q, part), ...part.branches.map((b) => branchRoute(q, part, b)));
+
+function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
+  switch (part.kind.symbol(branch.name, part.spec)) {
+    case 'contact':
+      // A contact that its own part moves must have been seen to be moved.
+      if (part.branches.length > 1 && !acted(q, part)) return 0.5 * inNotOut(q, branch);
+      return inNotOut(q, branch);
+    case 'wire':
+    case 'plug':
+    case 'fuse':
+      // Volts lost across a device that should pass them, or in and not out.
+      return q.items.some((i) => across(branch, i.item.observation) && odd(i.sound, i) && !odd(i.fits[q.h.index], i))
+        ? 1
+        : inNotOut(q, branch);
+    case 'source':
+      return q.items.some((i) => across(branch, i.item.observation) && odd(i.sound, i)) ? 1 : 0;
+    case 'winding':
+      return deadSecondary(q, part);
+    default:
+      return fedAndIdle(q, part, branch);
+  }
+}
+
+/** Whether the part was seen to act; true where no step shows it. */
+function acted({ model, items }: Inquiry, part: Part): boolean {
+  const phases = model.phases.filter((p) => p.cue.parts.includes(part.index)).map((p) => p.index);
+  return (
+    phases.length === 0 ||
+    items.some(({ item: { observation: o } }) => o.kind === 'seen' && o.answer && phases[0] === o.phase)
+  );
+}
+
+const across = ({ a, b }: Branch, o: Observation): boolean =>
+  o.kind === 'volts' && ((o.red === a && o.black === b) || (o.red === b && o.black === a));
+
+/** What a voltage reading says about the pair of nets it was taken between. */
+function potential(model: Model, o: Observation): 'live' | 'dead' | undefined {
+  if (o.kind !== 'volts') return undefined;
+  const rated = Math.max(model.ratedVolts[o.red]!, o.black === model.ground ? 0 : model.ratedVolts[o.black]!);
+  const share = Math.abs(readingValue(o.reading)) / rated;
+  return share >= LIVE ? 'live' : share < DEAD ? 'dead' : undefined;
+}
+
+/** The whole supply across a device, or one side live and the other dead against one common: half of it is worth 0.5. */
+function inNotOut({ model, items }: Inquiry, branch: Branch): number {
+  if (items.some((i) => across(branch, i.item.observation) && potential(model, i.item.observation) === 'live'))
+    return 1;
+  let best = 0;
+  for (const { item: first } of items) {
+    const o = first.observation;
+    if (o.kind !== 'volts' || across(branch, o) || (o.red !== branch.a && o.red !== branch.b)) continue;
+    const is = potential(model, o);
+    if (is === undefined) continue;
+    best = 0.5;
+    const there = o.red === branch.a ? branch.b : branch.a;
+    const opposite = is === 'live' ? 'dead' : 'live';
+    const other = items.some(({ item: { observation: p, episode } }) => {
+      if (episode !== first.episode || p.kind !== 'volts') return false;
+      return p.red === there && p.black === o.black && p.phase === o.phase && potential(model, p) === opposite;
+    });
+    if (other) return 1;
+  }
+  return best;
+}
+
+/** Power across it, and it does not act. */
+function fedAndIdle(q: Inquiry, part: Part, branch: Branch): number {
+  const { model, h, items } = q;
+  const phases = model.phases.filter((p) => p.cue.parts.includes(part.index));
+  if (phases.length === 0) return 0;
+  const idle = (heard: boolean): boolean =>
+    items.some(({ item: { observation: o } }) => {
+      if (o.kind !== 'seen' || o.answer) return false;
+      const phase = phases.find((p) => p.index === o.phase);
+      return phase !== undefined && (phase.trial && phase.sense === 'listen') === heard;
+    });
+  // A click that nobody heard may have been missed: a gauge must show that nothing moved.
+  const gauged = items.some((i) => {
+    const o = i.item.observation;
+    return o.kind === 'gauge' && odd(i.sound, i) && !odd(i.fits[h.index], i);
+  });
+  const still = idle(false) ? 0.5 : idle(true) ? (gauged ? 0.5 : 0.25) : 0;
+  return still + 0.5 * inNotOut(q, branch);
+}
+
+/** Primary live, secondary dead: half of a proof, since a short beyond it looks the same. Ohms decide. */
+function deadSecondary(q: Inquiry, part: Part): number {
+  const [primary, secondary] = ['primary', 'secondary'].map((name) => part.branches.find((b) => b.name === name)!);
+  const gone = q.items.some((i) => across(secondary!, i.item.observation) && odd(i.sound, i));
+  return 0.25 * inNotOut(q, primary!) + (gone ? 0.25 : 0);
+}
+
+/** Fed, called, every input right, and the output missing: the share of these that is shown. */
+function controlOutput(q: Inquiry, part: Part, mode: string): number {
+  const { model, items } = q;
+  const { controller } = model;
+  if (!controller || controller.part !== part.index) return 0;
+  const branchOf = (suffix: string): Branch | undefined => part.branches.find((b) => mode === `${b.name}${suffix}`);
+  // A control that acts has shown that it is fed and that its inputs work.
+  const acts = items.some(
+    ({ item: { observation: o } }) =>
+      o.kind === 'seen' && o.answer && model.phases[o.phase]!.window.text.startsWith(`${part.id}.`),
+  );
+  const supply = part.branches.find((b) => b.index === controller.supplyBranch)!;
+  const shown: number[] = [acts ? 1 : inNotOut(q, supply)];
+  const output = branchOf('-dead');
+  if (output) shown.push(outputMissing(q, part, output) ? 1 : 0);
+  if (!acts)
+    for (const input of controller.inputs) {
+      const branch = part.branches.find((b) => b.index === input.branch);
+      if (branch && model.points.some((p) => p.net === branch.a))
+        shown.push(items.some(({ item: { observation: o } }) => o.kind === 'volts' && o.red === branch.a) ? 1 : 0);
+    }
+  const input = branchOf('-deaf');
+  if (input) {
+    const live = items.some(
+      ({ item: { observation: o } }) => o.kind === 'volts' && o.red === input.a && potential(model, o) === 'live',
+    );
+    shown.push(live ? 1 : 0);
+  }
+  return mean(shown);
+}
+
+/** Nothing comes out where a sound control would put something out; a weak feed must be relieved of its load first. */
+function outputMissing({ model, items }: Inquiry, part: Part, output: Branch): boolean {
+  const feed = part.kind.symbol(output.name, part.spec) === 'source';
+  const plugs = model.plugs.filter((p) =>
+    p.pins.some((pin) => [model.branches[pin]!.a, model.branches[pin]!.b].includes(output.b)),
+  );
+  // Where a step is the output's own, it is read there and not in the pauses between.
+  const command = `${part.id}.${output.name}`;
+  const timed = model.phases.filter((p) => p.probe && p.window.text.includes(command)).map((p) => p.index);
+  return items.some((i) => {
+    const o = i.item.observation;
+    if (o.kind !== 'volts' || (timed.length > 0 && !timed.includes(o.phase))) return false;
+    if (o.red !== output.b || potential(model, o) !== 'dead' || !odd(i.sound, i)) return false;
+    return !feed || (o.black === output.a && plugs.some((p) => i.episode.setup.unplugged.includes(p.id)));
+  });
+}
+
+/** What is wrong was found: by a careful look, or by two findings. */
+function finding({ model, h, items }: Inquiry, part: Part, mode: string): number {
+  let weight = 0;
+  const counted = new Set<string>();
+  for (const i of items) {
+    const own = i.fits[h.index];
+    if (!own || odd(own, i) || !odd(i.sound, i) || counted.has(i.group)) continue;
+    const o = i.item.observation;
+    if (o.kind === 'look' && answerShows(model, o.look, o.answer, part, mode)) {
+      counted.add(i.group);
+      weight += 1 - own.blunder >= CAREFUL ? 1 : FINDING;
+    } else if (
+      o.kind === 'gauge' &&
+      part.kind.name === 'condition' &&
+      isAbout(model, part, model.gauges[o.gauge]!.quantity)
+    ) {
+      counted.add(i.group);
+      weight += FINDING;
+    }
+  }
+  return Math.min(1, weight);
+}

@@ -1,0 +1,41 @@
+import type { Model, Part } from '../profile';
+import type { Question } from './observation';
+
+/** An observation this much rarer than a blind guess contradicts the hypothesis. */
+export const CONTRADICTS = 0.02;
+
+/** Whether a quantity depends on the way this condition is wrong. */
+export function isAbout(model: Model, part: Part, quantity: number): boolean {
+  return model.quantities[quantity]!.rules.some((r) => r.when?.text.includes(`fault(${part.id}.`));
+}
+
+/** Whether a look is at this part: at its fault, at its state, or at what it senses. */
+export function looksAt(model: Model, look: number, part: Part): boolean {
+  return model.looks[look]!.answers.some((a) => {
+    if (a.when.text.includes(`fault(${part.id}.`) || a.when.parts.includes(part.index)) return true;
+    return a.when.quantities.some((q) => [...part.senses.values()].includes(q) || isAbout(model, part, q));
+  });
+}
+
+/** Whether an answer to a look shows the part in that way of failing: by name, by its tripped state, or by what it disturbs. */
+export function answerShows(model: Model, look: number, answer: number, part: Part, mode: string): boolean {
+  const { when } = model.looks[look]!.answers[answer]!;
+  if (when.text.includes(`fault(${part.id}.${mode})`)) return true;
+  // The state in which the fault leaves the part: tripped, blown.
+  const { starts } = part.modes.find((m) => m.id === mode) ?? { starts: mode };
+  if (starts !== undefined && new RegExp(`(^|[^!\\w-])${part.id}\\.${starts}\\b`).test(when.text)) return true;
+  return when.quantities.some((q) => isAbout(model, part, q));
+}
+
+/** Whether a probe of a voltage reading rests on a terminal of the part. */
+export const atTerminal = (part: Part, o: Question): boolean =>
+  o.kind === 'volts' && part.branches.some((b) => [b.a, b.b].includes(o.red) || [b.a, b.b].includes(o.black));
+
+/** A net on which this many points rest the black probe is a common. */
+const COMMON_FROM = 4;
+
+/** Ground, and the nets that serve as a common: touching them says nothing about one part. */
+export function commonNets(model: Model): ReadonlySet<number> {
+  const blacks = model.points.map((p) => p.black);
+  return new Set([model.ground, ...blacks.filter((net) => blacks.filter((b) => b === net).length >= COMMON_FROM)]);
+}

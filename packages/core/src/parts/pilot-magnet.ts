@@ -1,0 +1,35 @@
+import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/**
+ * The power unit of a pilot safety: a magnet that a thermocouple can hold but not pull in. A hand pushes it in; it lets
+ * go when the millivolts are gone, and then neither pilot nor main gas flows.
+ */
+export const pilotMagnet: PartKind = {
+  name: 'pilot-magnet',
+  title: 'pilot magnet',
+  fields: {
+    ohms: { type: 'resistance', default: 0.02, spread: 0.06 },
+    'lets-go-at': { type: 'voltage', default: 0.006 },
+    /** When a hand pushes it in. */
+    'pushed-when': { type: 'expression' },
+  },
+  branches: () => [''],
+  states: ['released', 'held'],
+  starts: 'held',
+  lasting: () => ['released'],
+  modes: () => [
+    { id: 'lets-go', words: 'lets go though the millivolts are good', weight: 1.2, mend: 'replace' },
+    { id: 'open', words: 'has an open winding', weight: 0.4, mend: 'replace' },
+    other(0.1),
+  ],
+  electrical: (spec, _state, fault) => (fault === 'open' ? OPEN : ohms(num(spec, 'ohms'))),
+  move: (view) => {
+    const pushed = view.holds('pushed-when');
+    const fed = view.fault === undefined && view.volts('') >= num(view.spec, 'lets-go-at');
+    if (view.state === 'released' && pushed) return { to: 'held', after: 100 };
+    if (view.state === 'held' && !pushed && !fed) return { to: 'released', after: 1000 };
+    return undefined;
+  },
+  deadTests: (spec) => [{ branch: '', title: 'magnet winding', low: 0, high: Math.max(1, num(spec, 'ohms') * 2) }],
+  symbol: () => 'coil',
+};

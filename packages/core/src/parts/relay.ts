@@ -1,0 +1,59 @@
+import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/** A relay, contactor or fan timer: its coil moves its contact, at once or after a delay. Plug-in relays work loose. */
+export const relay: PartKind = {
+  name: 'relay',
+  title: 'relay',
+  fields: {
+    ohms: { type: 'resistance', default: 60, spread: 0.06 },
+    reactance: { type: 'resistance', default: 110, spread: 0.06 },
+    'pull-in': { type: 'voltage', default: 18 },
+    'drop-out': { type: 'voltage', default: 8 },
+    'on-delay': { type: 'time', default: 0.03, spread: 0.1 },
+    'off-delay': { type: 'time', default: 0.03, spread: 0.1 },
+    weight: { type: 'none', default: 1 },
+    /** Weight of "loose in its socket"; nothing for a relay that is screwed on. */
+    'loose-weight': { type: 'none', default: 0 },
+  },
+  branches: () => ['coil', 'contact'],
+  states: ['idle', 'pulled'],
+  modes: (spec) => {
+    const weight = num(spec, 'weight');
+    const loose = num(spec, 'loose-weight');
+    return [
+      { id: 'coil-open', words: 'has an open coil', weight: 0.6 * weight, mend: 'replace' },
+      { id: 'contact-open', words: 'pulls in, but its contact does not pass', weight, mend: 'replace' },
+      { id: 'contact-welded', words: 'has a welded contact: it never opens', weight: 0.3 * weight, mend: 'replace' },
+      ...(loose > 0
+        ? [
+            {
+              id: 'loose',
+              words: 'sits loose in its socket',
+              weight: loose,
+              mend: 'reconnect',
+              intermittent: 0.5,
+            } as const,
+          ]
+        : []),
+      other(0.1),
+    ];
+  },
+  electrical: (spec, state, fault, branch, frequency) => {
+    if (fault === 'loose') return OPEN;
+    if (branch === 'contact')
+      return fault === 'contact-welded' || (state === 'pulled' && fault !== 'contact-open') ? CLOSED : OPEN;
+    if (fault === 'coil-open') return OPEN;
+    return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
+  },
+  move: (view) => {
+    const sound = view.fault !== 'coil-open' && view.fault !== 'loose';
+    const volts = sound ? view.volts('coil') : 0;
+    if (view.state === 'idle' && volts >= num(view.spec, 'pull-in'))
+      return { to: 'pulled', after: num(view.spec, 'on-delay') * 1000 };
+    if (view.state === 'pulled' && volts < num(view.spec, 'drop-out'))
+      return { to: 'idle', after: num(view.spec, 'off-delay') * 1000 };
+    return undefined;
+  },
+  deadTests: (spec) => [{ branch: 'coil', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
+  symbol: (branch) => (branch === 'coil' ? 'coil' : 'contact'),
+};

@@ -1,0 +1,48 @@
+import { num, OPEN, other, type Electrical, type PartKind } from './part-kind';
+
+/**
+ * A thermocouple in the pilot flame: millivolts that come up and go down with a delay, behind a few hundredths of an ohm.
+ * 25 mV and more open-circuit is strong, 20 mV the working minimum (common practice, no source).
+ */
+export const thermocouple: PartKind = {
+  name: 'thermocouple',
+  title: 'thermocouple',
+  fields: {
+    /** How much of the tip the flame covers, 0 to 1. */
+    senses: { type: 'quantity' },
+    volts: { type: 'voltage', default: 0.029, spread: 0.07 },
+    ohms: { type: 'resistance', default: 0.02, spread: 0.06 },
+    'weak-volts': { type: 'voltage', default: 0.01, spread: 0.08 },
+    'heat-up': { type: 'time', default: 35, spread: 0.15 },
+    'cool-down': { type: 'time', default: 40, spread: 0.15 },
+  },
+  branches: () => [''],
+  states: ['cold', 'grazed', 'hot'],
+  starts: 'hot',
+  modes: () => [
+    { id: 'weak', words: 'is worn: too few millivolts in a good flame', weight: 3, mend: 'replace' },
+    { id: 'open', words: 'is open inside', weight: 1, mend: 'replace' },
+    { id: 'loose', words: 'is loose or dirty where it screws in', weight: 0.8, mend: 'reconnect' },
+    other(0.1),
+  ],
+  electrical: (spec, state, fault): Electrical => {
+    if (fault === 'open') return OPEN;
+    const full = num(spec, fault === 'weak' ? 'weak-volts' : 'volts');
+    const volts = state === 'cold' ? 0 : state === 'grazed' ? 0.35 * full : full;
+    return { type: 'source', volts, r: num(spec, 'ohms') + (fault === 'loose' ? 0.25 : 0), x: 0 };
+  },
+  move: (view) => {
+    const covered = view.sensed('senses');
+    const to = covered >= 0.8 ? 'hot' : covered >= 0.3 ? 'grazed' : 'cold';
+    if (to === view.state) return undefined;
+    const warmer = to === 'hot' || (to === 'grazed' && view.state === 'cold');
+    return { to, after: num(view.spec, warmer ? 'heat-up' : 'cool-down') * 1000 };
+  },
+  thresholds: () => [
+    { field: 'senses', value: 0.3 },
+    { field: 'senses', value: 0.8 },
+  ],
+  feeds: (spec) => ({ volts: num(spec, 'volts'), frequency: 'dc' }),
+  deadTests: () => [],
+  symbol: () => 'source',
+};

@@ -1,0 +1,63 @@
+import type { Frequency } from '../circuit';
+import type { Level } from './model';
+import type { Netlist } from './rungs';
+
+/** Volts from which wiring counts as line voltage, and below which as a thermocouple's. */
+const LINE_FROM = 60;
+const MILLIVOLT_TO = 1;
+
+/** What a net that no source reaches is taken for. */
+const UNFED_VOLTS = 24;
+
+/** What feeds every branch and net. */
+export interface Feeds {
+  readonly branches: readonly Frequency[];
+  readonly nets: readonly Frequency[];
+  readonly levels: readonly Level[];
+  /** Rated volts of the source that feeds each net. */
+  readonly volts: readonly number[];
+  /** Sources of both kinds on the same wires, in words. */
+  readonly clashes: readonly string[];
+}
+
+/**
+ * Follows the wiring from every source. Circuits that meet only at ground do not feed each other, and a transformer
+ * couples its windings without joining them; so each group of nets joined by parts has one frequency and one level.
+ */
+export function feedsOf(netlist: Netlist, ground: number): Feeds {
+  const group = Int32Array.from(netlist.nets, (_, i) => i);
+  const find = (net: number): number => {
+    let at = net;
+    while (group[at] !== at) at = group[at]!;
+    return at;
+  };
+  // Tied to ground at one end, a branch does not carry the search across it.
+  for (const b of netlist.branches) if (b.a !== ground && b.b !== ground) group[find(b.a)] = find(b.b);
+  const end = (b: { a: number; b: number }): number => find(b.a === ground ? b.b : b.a);
+
+  const fed = new Map<number, { frequency: Frequency; volts: number }>();
+  const clashes: string[] = [];
+  for (const branch of netlist.branches) {
+    const part = netlist.parts[branch.part]!;
+    const feed = part.kind.feeds?.(part.spec, branch.name);
+    if (!feed) continue;
+    const at = end(branch);
+    const known = fed.get(at);
+    if (known && known.frequency !== feed.frequency) clashes.push(part.id);
+    if (!known || feed.volts > known.volts)
+      fed.set(at, { frequency: known?.frequency ?? feed.frequency, volts: feed.volts });
+  }
+  const frequencyOf = (root: number): Frequency => fed.get(root)?.frequency ?? 'ac';
+  const voltsOf = (root: number): number => fed.get(root)?.volts ?? UNFED_VOLTS;
+  const levelOf = (root: number): Level => {
+    const volts = voltsOf(root);
+    return volts >= LINE_FROM ? 'line' : volts >= MILLIVOLT_TO ? 'control' : 'millivolt';
+  };
+  return {
+    branches: netlist.branches.map((b) => frequencyOf(end(b))),
+    nets: netlist.nets.map((_, net) => frequencyOf(find(net))),
+    levels: netlist.nets.map((_, net) => levelOf(find(net))),
+    volts: netlist.nets.map((_, net) => voltsOf(find(net))),
+    clashes,
+  };
+}
