@@ -146,11 +146,13 @@ describe('the reducer', () => {
       standing: 'suspected',
       advice,
     };
-    expect(closingObstacles(reduceCall(model, []))).toEqual(['No break is recorded.']);
+    expect(closingObstacles(model, reduceCall(model, []))).toEqual(['No break is recorded.']);
     expect(
-      closingObstacles(reduceCall(model, log(setup({ bypassed: ['limit'], unplugged: ['P2'] }), record))),
+      closingObstacles(model, reduceCall(model, log(setup({ bypassed: ['limit'], unplugged: ['P2'] }), record))),
     ).toHaveLength(2);
-    expect(closingObstacles(reduceCall(model, log(setup({ bypassed: ['limit'] }), setup({}), record)))).toEqual([]);
+    expect(closingObstacles(model, reduceCall(model, log(setup({ bypassed: ['limit'] }), setup({}), record)))).toEqual(
+      [],
+    );
   });
 
   test('danger stands until it is declared over', () => {

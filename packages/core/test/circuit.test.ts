@@ -4,7 +4,7 @@ import { measureVolts, solve, toSpice, type Circuit } from '../src/circuit';
 import { fuseOpeningTime } from '../src/parts';
 import type { Model } from '../src/profile';
 import { CircuitStates, NORMAL_SETUP, run } from '../src/sequence';
-import { profile } from './models';
+import { FAMILIES, profile, type FamilyId } from './models';
 
 const r = (id: string, a: number, b: number, ohms: number, x = 0) => ({
   type: 'impedance' as const,
@@ -126,10 +126,10 @@ function ngspice(decks: readonly string[]): Voltages[] {
 }
 
 describe('operating points agree with ngspice within 0.1 % + 1 mV', () => {
-  test.each(['furnace-condensing', 'steam-intermittent-pilot'] as const)('%s: 70 points', (id) => {
+  test.each(FAMILIES.map((id) => [id]))('%s: 40 points', (id: FamilyId) => {
     const model = profile(id);
-    const circuits = operatingPoints(model, 70);
-    expect(circuits.length).toBe(70);
+    const circuits = operatingPoints(model, 40);
+    expect(circuits.length).toBe(40);
     const results = ngspice(circuits.map((c) => toSpice(c, model.nets, 'ac')));
     let compared = 0;
     circuits.forEach((circuit, i) => {
@@ -144,7 +144,7 @@ describe('operating points agree with ngspice within 0.1 % + 1 mV', () => {
         compared++;
       }
     });
-    expect(compared).toBeGreaterThan(500);
+    expect(compared).toBeGreaterThan(200);
   });
 
   test('direct current: a divider with a battery', () => {

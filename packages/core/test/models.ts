@@ -6,10 +6,19 @@ const PROFILES = join(__dirname, '../../../profiles');
 
 export const profileText = (id: string): string => readFileSync(join(PROFILES, `${id}.yaml`), 'utf8');
 
+export const FAMILIES = [
+  'furnace-condensing',
+  'steam-intermittent-pilot',
+  'mobile-furnace',
+  'furnace-standing-pilot',
+  'dryer-burner',
+] as const;
+export type FamilyId = (typeof FAMILIES)[number];
+
 const loaded = new Map<string, Model>();
 
 /** A profile of the project, compiled once per test file. */
-export function profile(id: 'furnace-condensing' | 'steam-intermittent-pilot', variant?: string): Model {
+export function profile(id: FamilyId, variant?: string): Model {
   const key = `${id}|${variant ?? ''}`;
   let model = loaded.get(key);
   if (!model)

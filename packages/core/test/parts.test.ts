@@ -1,9 +1,7 @@
 import { PART_KINDS, type PartView, type Spec } from '../src/parts';
-import { profile } from './models';
+import { FAMILIES, profile } from './models';
 
-const model = profile('furnace-condensing');
-const steam = profile('steam-intermittent-pilot');
-const all = [...model.parts, ...steam.parts];
+const all = [...FAMILIES.flatMap((id) => profile(id).parts), ...profile('steam-intermittent-pilot', 'relay').parts];
 const part = (id: string) => all.find((p) => p.id === id)!;
 
 /** What a part sees, for asking it directly. */
