@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { caseEvents, caseHead, checkCase, draftRecord, loadCase, reduceCall, standingOf } from '@zetalysis/core/call';
-import { Engine, explain, instruction } from '@zetalysis/core/diagnosis';
+import { Engine, explain, instruction, type Weights } from '@zetalysis/core/diagnosis';
+import { unknownName, type Model } from '@zetalysis/core/profile';
 import { openProfile, readText } from './files';
 import type { Command } from './main';
 import { UsageError } from './usage';
@@ -9,7 +10,7 @@ export const diagnose: Command = (args) => {
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
-    options: { json: { type: 'boolean', default: false } },
+    options: { json: { type: 'boolean', default: false }, weights: { type: 'string' } },
   });
   const path = positionals[0];
   if (path === undefined || positionals.length > 1)
@@ -18,7 +19,7 @@ export const diagnose: Command = (args) => {
   const head = caseHead(source, path);
   const model = openProfile(head.profile, head.variant === undefined ? {} : { variant: head.variant });
   const loaded = loadCase(source, path, model);
-  const engine = new Engine(model);
+  const engine = new Engine(model, values.weights === undefined ? {} : readWeights(values.weights, model));
   const { assessment, failures, expectations } = checkCase(engine, loaded);
   const state = reduceCall(model, caseEvents(loaded.steps));
   const next = engine.next({ evidence: state.evidence, declined: state.declined, role: 'technician' }, assessment);
@@ -65,3 +66,23 @@ export const diagnose: Command = (args) => {
   );
   return { text: lines.join('\n'), exit };
 };
+
+/** Counts from a shop's own book: a JSON map from `part.mode` to the factor its weight is multiplied by. */
+function readWeights(path: string, model: Model): Weights {
+  let data: unknown;
+  try {
+    data = JSON.parse(readText(path));
+  } catch (error) {
+    if (error instanceof UsageError) throw error;
+    throw new UsageError(`${path}: is not JSON (${(error as Error).message}); write {"part.mode": factor}`);
+  }
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    throw new UsageError(`${path}: must be a map {"part.mode": factor}`);
+  const known = model.parts.flatMap((p) => p.modes.map((m) => `${p.id}.${m.id}`));
+  for (const [fault, factor] of Object.entries(data)) {
+    if (!known.includes(fault)) throw new UsageError(`${path}: ${unknownName('fault', fault, known)}`);
+    if (typeof factor !== 'number' || !Number.isFinite(factor) || factor < 0)
+      throw new UsageError(`${path}: "${fault}" needs a factor of 0 or more, not ${JSON.stringify(factor)}`);
+  }
+  return data as Weights;
+}

@@ -2,6 +2,7 @@ import { ProblemError } from '@zetalysis/core/profile';
 import { diagnose } from './diagnose';
 import { netlist } from './netlist';
 import { profiles } from './profiles';
+
 import { score } from './score/index';
 import { simulate } from './simulate';
 import { USAGE, UsageError } from './usage';

@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
 import { coverage, Engine } from '@zetalysis/core/diagnosis';
-import { loadProfile, variantsOf } from '@zetalysis/core/profile';
-import { CircuitStates, NORMAL_SETUP, run } from '@zetalysis/core/sequence';
+import { formatProblem, loadProfile, variantsOf } from '@zetalysis/core/profile';
+import { checkProfile } from '@zetalysis/core/sequence';
 import { openProfile, profileIds, profileSource, readText } from './files';
 import type { Command } from './main';
 import { UsageError } from './usage';
@@ -40,15 +40,16 @@ function check(path: string): ReturnType<Command> {
   const text = readText(path);
   const lines: string[] = [];
   for (const variant of [undefined, ...variantsOf(text, path).map((v) => v.id)]) {
-    const model = loadProfile(text, path, variant === undefined ? {} : { variant });
-    const trace = run(new CircuitStates(model), [], NORMAL_SETUP);
-    lines.push(
-      `${path}${variant === undefined ? '' : ` (${variant})`}: ${model.parts.length} parts, ${model.nets.length} nets, ${model.phases.length} steps; healthy run: ${trace.outcome}`,
-    );
-    if (trace.outcome !== 'runs')
+    const { checked, problems } = checkProfile(text, path, variant);
+    const name = variant === undefined ? '' : ` (${variant})`;
+    if (problems.length > 0)
       throw new UsageError(
-        `${path}${variant === undefined ? '' : ` (${variant})`}: a healthy appliance does not run (${trace.outcome}); look at the first step that never comes: ${model.phases.find((p) => !p.unwanted && trace.cues[p.index]!.length === 0)?.id ?? 'none'}`,
+        problems.map((p) => `${formatProblem(p)}${variant === undefined ? '' : ` [variant ${variant}]`}`).join('\n'),
       );
+    const { model, trace } = checked;
+    lines.push(
+      `${path}${name}: ${model.parts.length} parts, ${model.nets.length} nets, ${model.phases.length} steps; healthy run: ${trace.outcome}`,
+    );
   }
   return { text: lines.join('\n'), exit: 0 };
 }

@@ -3,15 +3,16 @@ export class UsageError extends Error {}
 
 export const USAGE = `zetalysis: model-based troubleshooting for heating appliances
 
-  zetalysis diagnose CASE.yaml [--json]
-      plays a case through the engine; exit 1 when an expectation is not met
+  zetalysis diagnose CASE.yaml [--weights COUNTS.json] [--json]
+      plays a case through the engine; exit 1 when an expectation is not met;
+      COUNTS.json multiplies fault weights: {"part.mode": factor}
   zetalysis simulate PROFILE [--variant V] [--fault part.mode ...] [--json | --csv]
       runs one try for heat and prints what happens when
   zetalysis netlist PROFILE [--variant V] [--fault part.mode ...] [--dc]
       writes the circuit, as it stands at the end of the run, as a SPICE deck
   zetalysis profiles [--check FILE | --coverage ID] [--json]
       lists the profiles, checks one, or says what its tests can tell apart
-  zetalysis score [PROFILE] [--seed N] [--per N] [--json]
+  zetalysis score [PROFILE ... | --all] [--seed N] [--per N] [--pairs N] [--problems N] [--json]
       lets simulated technicians follow the advice, beside a terminal-by-terminal walk
 
 Exit: 0 done · 1 ran, but an expectation was not met · 2 bad input (reason on stderr)

@@ -2,6 +2,8 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { calibrationError } from '../src/score/calibration';
+import type { Score } from '../src/score/figures';
 
 const ROOT = join(__dirname, '../../..');
 const folder = mkdtempSync(join(tmpdir(), 'zetalysis-cli-'));
@@ -104,14 +106,58 @@ describe('simulate, netlist and profiles', () => {
 });
 
 describe('score', () => {
-  const run = JSON.parse(zetalysis('score', 'steam-intermittent-pilot', '--per', '1', '--seed', '7', '--json').out)
-    .scores[0];
+  const small = ['--per', '1', '--pairs', '6', '--problems', '8', '--seed', '7'];
+  const run = JSON.parse(zetalysis('score', 'dryer-burner', ...small, '--json').out).scores[0] as Score;
 
-  test('the advice names the right repair first, proves nothing wrong, and needs fewer tests than the walk', () => {
+  // The aims of the full run, on a small one: shares of few visits are coarse.
+  test('the advice names the right repair first, proves nothing wrong, and beats the terminal-by-terminal walk', () => {
     expect(run.visits).toBeGreaterThan(30);
-    expect(run.namedFirst).toBeGreaterThanOrEqual(0.85);
-    expect(run.provedWrong).toBeLessThanOrEqual(0.03);
-    expect(run.tests).toBeLessThan(run.walk.tests);
-    expect(run.minutes).toBeLessThan(run.walk.minutes);
+    expect(run.namedFirst).toBeGreaterThanOrEqual(0.93);
+    expect(run.doubleError).toBeGreaterThanOrEqual(0.88);
+    expect(run.provedWrong).toBeLessThanOrEqual(0.005);
+    expect(run.replacedHealthy).toBeLessThanOrEqual(0.04);
+    expect(run.minutes / run.walk.minutes).toBeLessThanOrEqual(0.55);
+    expect(run.tests / run.walk.tests).toBeLessThanOrEqual(0.6);
+  });
+  test('small problems are played as well as they can be', () => {
+    expect(run.optimum.problems).toBe(8);
+    expect(run.optimum.mean).toBeLessThanOrEqual(1.02);
+    expect(run.optimum.worst).toBeLessThanOrEqual(1.1);
+  });
+  test('what the model does not know is hardly ever proved to be something else', () => {
+    expect(run.withheld.openMinded).toBeGreaterThanOrEqual(0.95);
+    expect(run.pairs.visits).toBe(6);
+    expect(run.pairs.mended).toBeGreaterThan(0.5);
+  });
+
+  test('calibration: always right at 0.8 is an error of 0.2; right as often as stated is none', () => {
+    const said = (stated: number, right: boolean) => ({ stated, right, weight: 1 });
+    expect(calibrationError([said(0.8, true), said(0.8, true)])).toBeCloseTo(0.2);
+    expect(calibrationError([0, 1, 2, 3].map((i) => said(0.75, i > 0)))).toBeCloseTo(0);
+    expect(calibrationError([said(0.95, false), said(0.05, true)])).toBeCloseTo(0.95);
+  });
+
+  test('bad input says what to do', () => {
+    expect(zetalysis('score', 'drier-burner').err).toMatch(/no profile "drier-burner"; there are dryer-burner/);
+    expect(zetalysis('score', 'dryer-burner', '--all').err).toMatch(/not both/);
+    expect(zetalysis('score', '--pairs', '0').err).toMatch(/whole number from 1 up/);
+  });
+});
+
+describe('weights from a shop’s own counts', () => {
+  const story = 'cases/dryer-6-belt.yaml';
+  const first = (...args: string[]) =>
+    JSON.parse(zetalysis('diagnose', story, '--json', ...args).out).suspects[0].repair as string;
+
+  test('a fault counted out of existence is no suspect any more', () => {
+    expect(first()).toBe('belt:replace');
+    expect(first('--weights', file('counts.json', '{"belt.broken": 0}'))).not.toBe('belt:replace');
+  });
+  test('counts for faults that there are not, or that are no numbers, are refused', () => {
+    expect(zetalysis('diagnose', story, '--weights', file('a.json', '{"bolt.broken": 2}')).err).toMatch(
+      /did you mean "belt.broken"/,
+    );
+    expect(zetalysis('diagnose', story, '--weights', file('b.json', '{"belt.broken": -1}')).err).toMatch(/0 or more/);
+    expect(zetalysis('diagnose', story, '--weights', file('c.json', '[1')).err).toMatch(/not JSON/);
   });
 });

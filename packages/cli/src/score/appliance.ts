@@ -1,49 +1,62 @@
 import {
   answersOf,
+  lookError,
+  predict,
   synthesise,
+  Traces,
   type Episode,
-  type Hypothesis,
   type Observation,
   type Question,
 } from '@zetalysis/core/diagnosis';
-import { predict } from '@zetalysis/core/diagnosis';
 import { loadProfile, type Model } from '@zetalysis/core/profile';
-import { CircuitStates, run, type Memory } from '@zetalysis/core/sequence';
-import { OUTCOMES } from '@zetalysis/core/sequence';
+import { CircuitStates, OUTCOMES, type FaultRef } from '@zetalysis/core/sequence';
 import type { Random } from './random';
 
 /** Share of cues, outcomes and codes that the simulated technician gets wrong. */
 export const MISREPORTED = 0.03;
+/** The simulated meter: share of the value and volts (one standard deviation); ohms get up to two tenths from the leads. */
+const METER_SHARE = 0.008;
+const METER_VOLTS = 0.05;
+const OHMS_SHARE = 0.01;
+const LEAD_OHMS = 0.2;
+const GAUGE_SHARE = 0.015;
+/** Mean of a ghost on the simulated meter, volts; a thousandth of it in a thermocouple's circuit. */
+const GHOST = 2.5;
 
-/** One real appliance: the profile's values drawn from their spreads, with one hidden fault. */
+/** One real appliance: the profile's values drawn from their spreads, with hidden faults. */
 export class Appliance {
   private readonly model: Model;
-  private readonly circuits: CircuitStates;
+  private readonly traces: Traces;
 
   constructor(
     source: string,
     file: string,
-    private readonly hidden: Hypothesis,
+    private readonly hidden: readonly FaultRef[],
     private readonly random: Random,
+    private readonly misreported = MISREPORTED,
   ) {
     // Log-normal, so that a wide spread never turns a value negative.
     this.model = loadProfile(source, file, {
       vary: (_path, value, spread) => value * Math.exp(spread * random.normal()),
     });
-    this.circuits = new CircuitStates(this.model);
+    this.traces = new Traces(this.model, new CircuitStates(this.model));
+  }
+
+  /** Whether everything that can be watched goes as on a sound appliance in the last of these episodes. */
+  runs(chain: readonly Episode[]): boolean {
+    const own = this.traces.last(this.hidden, chain).trace;
+    const sound = this.traces.last([], chain).trace;
+    return (
+      own.outcome === sound.outcome && own.cues.every((cue, phase) => cue.length > 0 === sound.cues[phase]!.length > 0)
+    );
   }
 
   /** What the technician reports when asked, errors and meter noise included. */
   answer(chain: readonly Episode[], question: Question): Observation | undefined {
-    let memory: Memory | undefined;
-    let trace;
-    for (const episode of chain) {
-      trace = run(this.circuits, this.hidden.faults, episode.setup, memory);
-      memory = trace.memory;
-    }
-    const truth = predict(this.model, trace!, this.hidden.faults, question);
+    const { trace, faults } = this.traces.last(this.hidden, chain);
+    const truth = predict(this.model, trace, faults, question);
     const { random } = this;
-    const wrong = random.next() < MISREPORTED;
+    const wrong = random.next() < this.misreported;
     if (question.kind === 'outcome') {
       const right = truth.kind === 'choice' ? truth.answer : 0;
       return { kind: 'outcome', outcome: OUTCOMES[wrong ? this.another(right, OUTCOMES.length) : right]! };
@@ -53,32 +66,39 @@ export class Appliance {
       const right = truth.kind === 'choice' ? truth.answer : 0;
       return { kind: 'code', code: answers[wrong ? this.another(right, answers.length) : right]! };
     }
-    const exact = synthesise(question, truth);
+    const exact = synthesise(this.model, question, truth);
     if (!exact) return undefined;
     switch (exact.kind) {
       case 'seen':
         return wrong ? { ...exact, answer: !exact.answer } : exact;
       case 'look': {
         const look = this.model.looks[exact.look]!;
-        return random.next() > look.tells
-          ? { ...exact, answer: this.another(exact.answer, look.answers.length) }
-          : exact;
+        const own = this.traces.last([], chain);
+        const sound = predict(this.model, own.trace, own.faults, question);
+        const errs = lookError(look, truth, sound) * (this.misreported / MISREPORTED);
+        return random.next() < errs ? { ...exact, answer: this.another(exact.answer, look.answers.length) } : exact;
       }
       case 'volts': {
+        const small = this.model.levels[exact.red] === 'millivolt' ? 0.001 : 1;
         if (truth.kind === 'ghost')
-          return { ...exact, reading: { kind: 'value', value: random.exponential(2.5), dimension: 'voltage' } };
+          return {
+            ...exact,
+            reading: { kind: 'value', value: small * random.exponential(GHOST), dimension: 'voltage' },
+          };
         if (exact.reading.kind !== 'value') return exact;
-        const value = Math.abs(exact.reading.value * (1 + 0.008 * random.normal()) + 0.05 * random.normal());
+        const noise = 1 + METER_SHARE * random.normal();
+        const value = Math.abs(exact.reading.value * noise + small * METER_VOLTS * random.normal());
         return { ...exact, reading: { kind: 'value', value, dimension: 'voltage' } };
       }
       case 'ohms': {
         if (exact.reading.kind !== 'value') return exact;
-        const value = Math.max(0, exact.reading.value * (1 + 0.01 * random.normal()) + 0.2 * random.next());
-        return { ...exact, reading: { kind: 'value', value, dimension: 'resistance' } };
+        const value = exact.reading.value * (1 + OHMS_SHARE * random.normal()) + LEAD_OHMS * random.next();
+        return { ...exact, reading: { kind: 'value', value: Math.max(0, value), dimension: 'resistance' } };
       }
       case 'gauge': {
         if (exact.reading.kind !== 'value') return exact;
-        return { ...exact, reading: { ...exact.reading, value: exact.reading.value * (1 + 0.015 * random.normal()) } };
+        const value = exact.reading.value * (1 + GAUGE_SHARE * random.normal());
+        return { ...exact, reading: { ...exact.reading, value } };
       }
       default:
         return exact;

@@ -1,101 +1,112 @@
 import { parseArgs } from 'node:util';
-import { coverage, Engine, type Hypothesis } from '@zetalysis/core/diagnosis';
-import { loadProfile } from '@zetalysis/core/profile';
-import { profileIds, profileSource } from '../files';
+import { profileIds } from '../files';
 import type { Command } from '../main';
 import { UsageError } from '../usage';
-import { Appliance, MISREPORTED } from './appliance';
-import { Random } from './random';
-import { visit, type Policy, type Visit } from './visit';
+import { MISREPORTED } from './appliance';
+import { scoreProfile, type Score } from './figures';
 
-interface ProfileScore {
-  readonly profile: string;
-  readonly seed: number;
-  readonly visits: number;
-  readonly namedFirst: number;
-  readonly proved: number;
-  readonly provedWrong: number;
-  readonly tests: number;
-  readonly minutes: number;
-  readonly walk: { readonly namedFirst: number; readonly tests: number; readonly minutes: number };
-  /** Faults whose repair was not named first, by id. */
-  readonly missed: readonly string[];
+const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
+const ratio = (x: number): string => x.toFixed(2);
+
+/** One row of the table: a figure, its aim, and whether it is met. */
+interface Row {
+  readonly title: string;
+  readonly value: (s: Score) => number;
+  readonly words: (value: number) => string;
+  readonly aim: number;
+  readonly atLeast: boolean;
 }
 
-/** Scores one profile: every fault that shows, `per` appliances each, drawn from the profile's spreads. */
-function scoreProfile(id: string, seed: number, per: number): ProfileScore {
-  const { text, file } = profileSource(id);
-  const engine = new Engine(loadProfile(text, file));
-  const known = coverage(engine);
-  const faults = known.faults.filter((h) => !known.silent.includes(h));
-  const visits: Record<Policy, Visit[]> = { advice: [], walk: [] };
-  let draw = seed;
-  for (const hidden of faults)
-    for (let i = 0; i < per; i++) {
-      draw++;
-      for (const policy of ['advice', 'walk'] as const)
-        visits[policy].push(visit(engine, new Appliance(text, file, hidden, new Random(draw)), hidden, policy));
-    }
-  const equal = (v: Visit): boolean => {
-    const alike = known.alike.find((g) => g.includes(v.hidden)) ?? [v.hidden];
-    return alike.some((h: Hypothesis) => h.repair === v.named);
-  };
-  const share = (list: Visit[], test: (v: Visit) => boolean): number => list.filter(test).length / list.length;
-  const mean = (list: Visit[], value: (v: Visit) => number): number =>
-    list.reduce((sum, v) => sum + value(v), 0) / list.length;
-  return {
-    profile: id,
-    seed,
-    visits: visits.advice.length,
-    namedFirst: share(visits.advice, equal),
-    proved: share(visits.advice, (v) => v.proved),
-    provedWrong: share(visits.advice, (v) => v.proved && !equal(v)),
-    tests: mean(visits.advice, (v) => v.tests),
-    minutes: mean(visits.advice, (v) => v.minutes),
-    walk: {
-      namedFirst: share(visits.walk, equal),
-      tests: mean(visits.walk, (v) => v.tests),
-      minutes: mean(visits.walk, (v) => v.minutes),
-    },
-    missed: [...new Set(visits.advice.filter((v) => !equal(v)).map((v) => `${v.hidden.id} → ${v.named}`))],
-  };
-}
+const ROWS: readonly Row[] = [
+  { title: 'right repair named first', value: (s) => s.namedFirst, words: percent, aim: 0.93, atLeast: true },
+  { title: 'the same at double error', value: (s) => s.doubleError, words: percent, aim: 0.88, atLeast: true },
+  { title: 'proved wrong', value: (s) => s.provedWrong, words: percent, aim: 0.005, atLeast: false },
+  { title: 'healthy part replaced', value: (s) => s.replacedHealthy, words: percent, aim: 0.04, atLeast: false },
+  {
+    title: 'minutes, share of the walk',
+    value: (s) => s.minutes / s.walk.minutes,
+    words: ratio,
+    aim: 0.55,
+    atLeast: false,
+  },
+  { title: 'tests, share of the walk', value: (s) => s.tests / s.walk.tests, words: ratio, aim: 0.6, atLeast: false },
+  {
+    title: 'against the optimum, mean',
+    value: (s) => s.optimum.mean,
+    words: (x) => x.toFixed(3),
+    aim: 1.02,
+    atLeast: false,
+  },
+  {
+    title: 'against the optimum, worst',
+    value: (s) => s.optimum.worst,
+    words: (x) => x.toFixed(3),
+    aim: 1.1,
+    atLeast: false,
+  },
+  { title: 'pairs, both mended', value: (s) => s.pairs.mended, words: percent, aim: 0.88, atLeast: true },
+  {
+    title: 'withheld: unknown or unproved',
+    value: (s) => s.withheld.openMinded,
+    words: percent,
+    aim: 0.95,
+    atLeast: true,
+  },
+  { title: 'withheld: proved wrong', value: (s) => s.withheld.provedWrong, words: percent, aim: 0.01, atLeast: false },
+  { title: 'calibration error', value: (s) => s.calibration, words: ratio, aim: 0.05, atLeast: false },
+];
+
+const meets = (row: Row, s: Score): boolean => (row.atLeast ? row.value(s) >= row.aim : row.value(s) <= row.aim + 1e-9);
 
 export const score: Command = (args) => {
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
     options: {
+      all: { type: 'boolean', default: false },
       seed: { type: 'string', default: '1' },
       per: { type: 'string', default: '2' },
+      pairs: { type: 'string', default: '200' },
+      problems: { type: 'string', default: '50' },
       json: { type: 'boolean', default: false },
     },
   });
-  const whole = (name: 'seed' | 'per'): number => {
+  const whole = (name: 'seed' | 'per' | 'pairs' | 'problems'): number => {
     const value = Number(values[name]);
     if (!Number.isInteger(value) || value < 1 || value > 1e6)
       throw new UsageError(`--${name} takes a whole number from 1 up, not "${values[name]}"`);
     return value;
   };
-  const seed = whole('seed');
-  const per = whole('per');
-  const ids = positionals.length > 0 ? positionals : profileIds();
-  const scores = ids.map((id) => scoreProfile(id, seed, per));
-  if (values.json) return { text: JSON.stringify({ misreported: MISREPORTED, scores }, null, 2), exit: 0 };
-  const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
+  const known = profileIds();
+  for (const id of positionals)
+    if (!known.includes(id)) throw new UsageError(`no profile "${id}"; there are ${known.join(', ')}`);
+  if (values.all && positionals.length > 0) throw new UsageError('name profiles or say --all, not both');
+  const size = { seed: whole('seed'), per: whole('per'), pairs: whole('pairs'), problems: whole('problems') };
+  const scores = (positionals.length > 0 ? positionals : known).map((id) => scoreProfile(id, size));
+  if (values.json) return { text: JSON.stringify({ misreported: MISREPORTED, ...size, scores }, null, 2), exit: 0 };
+  return { text: table(scores, size.seed), exit: 0 };
+};
+
+function table(scores: readonly Score[], seed: number): string {
   const lines = [
-    `Appliances drawn from the profiles' spreads, ${percent(MISREPORTED)} of cues misreported, seed ${seed}.`,
+    `Appliances drawn from the profiles' spreads (log-normal), ${percent(MISREPORTED)} of cues misreported, meter within its class, seed ${seed}.`,
+    'Shares are weighted by how likely each fault is. Minutes count from the end of the watched try. * misses its aim.',
   ];
-  for (const s of scores)
+  for (const s of scores) {
     lines.push(
       '',
-      `${s.profile}: ${s.visits} visits`,
-      `  repair named first       ${percent(s.namedFirst)}   (walk ${percent(s.walk.namedFirst)})`,
-      `  proved                   ${percent(s.proved)}`,
-      `  proved wrong             ${percent(s.provedWrong)}`,
-      `  tests per visit          ${s.tests.toFixed(1)}   (walk ${s.walk.tests.toFixed(1)}, ratio ${(s.tests / s.walk.tests).toFixed(2)})`,
-      `  minutes per visit        ${s.minutes.toFixed(1)}   (walk ${s.walk.minutes.toFixed(1)}, ratio ${(s.minutes / s.walk.minutes).toFixed(2)})`,
-      ...(s.missed.length > 0 ? [`  missed: ${s.missed.join('; ')}`] : []),
+      `${s.profile}: ${s.visits} visits, ${s.tests.toFixed(1)} tests and ${s.minutes.toFixed(1)} min each (walk ${s.walk.tests.toFixed(1)} and ${s.walk.minutes.toFixed(1)}), proved ${percent(s.proved)} (walk ${percent(s.walk.proved)})`,
     );
-  return { text: lines.join('\n'), exit: 0 };
-};
+    for (const row of ROWS) {
+      const aim = `${row.atLeast ? 'at least' : 'at most'} ${row.words(row.aim)}`;
+      lines.push(
+        `  ${row.title.padEnd(32)} ${row.words(row.value(s)).padStart(8)}${meets(row, s) ? ' ' : '*'}  ${aim}`,
+      );
+    }
+    lines.push(`  ${'every fault counted alike'.padEnd(32)} ${percent(s.namedFirstPlain).padStart(8)}`);
+    if (s.missed.length > 0) lines.push(`  missed: ${s.missed.join('; ')}`);
+    if (s.alike.length > 0) lines.push(`  nothing tells apart: ${s.alike.join('; ')}`);
+    if (s.silent.length > 0) lines.push(`  shows nothing: ${s.silent.join(', ')}`);
+  }
+  return lines.join('\n');
+}

@@ -1,64 +1,126 @@
 import { standingOf } from '@zetalysis/core/call';
-import { setupFor, type Engine, type Episode, type EvidenceItem, type Hypothesis } from '@zetalysis/core/diagnosis';
+import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
+import {
+  setupFor,
+  type Assessment,
+  type Engine,
+  type Episode,
+  type Evidence,
+  type EvidenceItem,
+  type Question,
+} from '@zetalysis/core/diagnosis';
 import { NORMAL_SETUP } from '@zetalysis/core/sequence';
 import type { Appliance } from './appliance';
 
 /** How the technician picks tests: as advised, or terminal by terminal from source to load, skipping useless probes. */
 export type Policy = 'advice' | 'walk';
 
-export interface Visit {
-  readonly hidden: Hypothesis;
+const SCHOOLS: Readonly<Record<Policy, School>> = {
+  advice: USUAL_SCHOOL,
+  walk: { ...USUAL_SCHOOL, order: 'terminal-by-terminal' },
+};
+
+/** What was stated, at the end of a stage of the visit: the first suspect and its share. */
+interface Stated {
+  readonly repair: string;
+  readonly probability: number;
+}
+
+/** How a diagnosis ended. */
+export interface Finding {
   /** The repair named first at the end. */
   readonly named: string;
+  readonly kind: string;
   readonly probability: number;
   readonly proved: boolean;
   readonly tests: number;
+  /** Minutes of the tests; watching the try first costs everybody the same and is not counted. */
   readonly minutes: number;
+  /** The first suspect after every test, the last one included. */
+  readonly stated: readonly Stated[];
+  /** Ids of the tests made, in order. */
+  readonly made: readonly string[];
 }
 
-/** Watching one whole try for heat, hands off, with the status light. */
-const WATCH_MINUTES = 3;
 const MOST_TESTS = 20;
 
-/** One visit: watch a try, then test until the break is proved or no test is worth making. */
-export function visit(engine: Engine, appliance: Appliance, hidden: Hypothesis, policy: Policy): Visit {
-  const episodes: Episode[] = [{ setup: NORMAL_SETUP, repaired: [] }];
-  const items: EvidenceItem[] = [];
-  const ask = (question: Parameters<Appliance['answer']>[1]): void => {
-    const observation = appliance.answer(episodes, question);
-    if (observation) items.push({ id: `${items.length}`, episode: episodes.length - 1, observation });
-  };
-  for (const phase of engine.model.phases) ask({ kind: 'seen', phase: phase.index });
-  ask({ kind: 'outcome' });
-  if (engine.model.codes.length > 0) ask({ kind: 'code' });
+/** A visit to one appliance: what was seen and done so far. */
+export class Visit {
+  episodes: readonly Episode[] = [{ setup: NORMAL_SETUP, repaired: [] }];
+  readonly items: EvidenceItem[] = [];
+  private readonly tried = new Set<string>();
 
-  let minutes = WATCH_MINUTES;
-  let tests = 0;
-  const declined = new Set<string>();
-  for (;;) {
-    const evidence = { episodes, items };
-    const assessment = engine.assess(evidence);
-    const first = assessment.suspects[0]!;
-    const done = (proved: boolean): Visit => ({
-      hidden,
-      named: first.repair,
-      probability: first.probability,
-      proved,
-      tests,
-      minutes,
-    });
-    if (standingOf(assessment) === 'proved' && first.probability > 0.9) return done(true);
-    if (first.repair === 'none' && first.probability > 0.95) return done(false);
-    if (tests >= MOST_TESTS) return done(false);
-    const next = engine.next({ evidence, declined, role: 'technician' }, assessment, policy === 'walk')[0];
-    if (!next) return done(false);
-    tests++;
-    minutes += next.minutes;
-    declined.add(next.test.id);
-    const normal = episodes[episodes.length - 1]!;
-    if (next.test.intervention) episodes.push({ ...normal, setup: setupFor(normal.setup, next.test.intervention) });
-    ask(next.test.question);
-    // What was unplugged or bypassed for one test is put back.
-    if (next.test.intervention) episodes.push(normal);
+  constructor(
+    private readonly engine: Engine,
+    private readonly appliance: Appliance,
+    private readonly policy: Policy,
+  ) {}
+
+  private enter(episode: Episode): void {
+    this.episodes = [...this.episodes, episode];
+  }
+
+  private ask(question: Question): void {
+    const observation = this.appliance.answer(this.episodes, question);
+    if (observation) this.items.push({ id: `${this.items.length}`, episode: this.episodes.length - 1, observation });
+  }
+
+  private get evidence(): Evidence {
+    return { episodes: this.episodes, items: this.items };
+  }
+
+  assess(): Assessment {
+    return this.engine.assess(this.evidence);
+  }
+
+  /** Watches a try, then tests until the break is proved or no test is worth making. */
+  diagnose(): Finding {
+    for (const phase of this.engine.model.phases) this.ask({ kind: 'seen', phase: phase.index });
+    this.ask({ kind: 'outcome' });
+    if (this.engine.model.codes.length > 0) this.ask({ kind: 'code' });
+    let minutes = 0;
+    const stated: Stated[] = [];
+    const made: string[] = [];
+    for (;;) {
+      const assessment = this.assess();
+      const first = assessment.suspects[0]!;
+      stated.push({ repair: first.repair, probability: first.probability });
+      const end = (proved: boolean): Finding => ({
+        named: first.repair,
+        kind: first.leading.kind,
+        probability: first.probability,
+        proved,
+        tests: made.length,
+        minutes,
+        stated,
+        made,
+      });
+      if (standingOf(assessment) === 'proved' && first.probability > 0.9) return end(true);
+      if (first.repair === 'none' && first.probability > 0.95) return end(false);
+      if (made.length >= MOST_TESTS) return end(false);
+      const situation = {
+        evidence: this.evidence,
+        declined: this.tried,
+        role: 'technician' as const,
+        school: SCHOOLS[this.policy],
+      };
+      const next = this.engine.next(situation, assessment)[0];
+      if (!next) return end(false);
+      minutes += next.minutes;
+      made.push(next.test.id);
+      this.tried.add(next.test.id);
+      const normal = this.episodes[this.episodes.length - 1]!;
+      if (next.test.intervention) this.enter({ ...normal, setup: setupFor(normal.setup, next.test.intervention) });
+      this.ask(next.test.question);
+      // What was unplugged, bypassed or done for one test is put back.
+      if (next.test.intervention) this.enter(normal);
+    }
+  }
+
+  /** Repairs a part (by index) and goes on with a new try. */
+  repair(parts: readonly number[]): void {
+    const present = this.episodes[this.episodes.length - 1]!;
+    this.enter({ ...present, repaired: [...new Set([...present.repaired, ...parts])] });
+    this.tried.clear();
   }
 }

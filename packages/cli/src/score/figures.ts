@@ -1,0 +1,194 @@
+import { coverage, Engine, type Coverage, type Hypothesis } from '@zetalysis/core/diagnosis';
+import { loadProfile } from '@zetalysis/core/profile';
+import { profileSource } from '../files';
+import { Appliance, MISREPORTED } from './appliance';
+import { calibrationError, type Weighed } from './calibration';
+import { optimumRatios } from './optimum';
+import { Random } from './random';
+import { Visit, type Finding, type Policy } from './visit';
+
+/** The figures of one profile. Shares are weighted by how likely each fault is; `plain` counts every fault alike. */
+export interface Score {
+  readonly profile: string;
+  readonly seed: number;
+  readonly visits: number;
+  readonly namedFirst: number;
+  readonly namedFirstPlain: number;
+  readonly proved: number;
+  readonly provedWrong: number;
+  readonly replacedHealthy: number;
+  readonly tests: number;
+  readonly minutes: number;
+  readonly walk: {
+    readonly namedFirst: number;
+    readonly proved: number;
+    readonly tests: number;
+    readonly minutes: number;
+  };
+  readonly doubleError: number;
+  readonly optimum: { readonly problems: number; readonly mean: number; readonly worst: number };
+  readonly pairs: { readonly visits: number; readonly mended: number };
+  readonly withheld: { readonly visits: number; readonly openMinded: number; readonly provedWrong: number };
+  readonly calibration: number;
+  /** Faults whose repair was not named first, by id, with what was named instead. */
+  readonly missed: readonly string[];
+  /** Groups of faults that no test tells apart, and faults that show nothing: why a figure may fall short. */
+  readonly alike: readonly string[];
+  readonly silent: readonly string[];
+}
+
+export interface ScoreSize {
+  readonly seed: number;
+  readonly per: number;
+  readonly pairs: number;
+  readonly problems: number;
+}
+
+/** From this share on the first suspect is taken as advice to repair it. */
+const ADVISED = 0.5;
+/** Most repairs on one visit before it is given up. */
+const MOST_REPAIRS = 4;
+
+interface Played {
+  readonly hidden: Hypothesis;
+  readonly finding: Finding;
+  readonly right: boolean;
+}
+
+/** Scores one profile with appliances drawn from its spreads; never the nominal model. */
+export function scoreProfile(id: string, size: ScoreSize): Score {
+  const { text, file } = profileSource(id);
+  const engine = new Engine(loadProfile(text, file));
+  const known = coverage(engine);
+  const faults = known.faults.filter((h) => !known.silent.includes(h));
+  const play = (policy: Policy, misreported: number): Played[] =>
+    faults.flatMap((hidden, f) =>
+      Array.from({ length: size.per }, (_, i) => {
+        const random = new Random(size.seed * 100_003 + f * 101 + i);
+        const appliance = new Appliance(text, file, hidden.faults, random, misreported);
+        const finding = new Visit(engine, appliance, policy).diagnose();
+        return { hidden, finding, right: isRight(known, hidden, finding.named) };
+      }),
+    );
+  const advice = play('advice', MISREPORTED);
+  const walk = play('walk', MISREPORTED);
+  const double = play('advice', 2 * MISREPORTED);
+  const wrongPart = (v: Played): boolean =>
+    !v.right && v.finding.named.endsWith(':replace') && v.finding.probability >= ADVISED;
+  return {
+    profile: id,
+    seed: size.seed,
+    visits: advice.length,
+    namedFirst: share(advice, (v) => v.right),
+    namedFirstPlain: advice.filter((v) => v.right).length / advice.length,
+    proved: share(advice, (v) => v.finding.proved),
+    provedWrong: share(advice, (v) => v.finding.proved && !v.right),
+    replacedHealthy: share(advice, wrongPart),
+    tests: mean(advice, (v) => v.finding.tests),
+    minutes: mean(advice, (v) => v.finding.minutes),
+    walk: {
+      namedFirst: share(walk, (v) => v.right),
+      proved: share(walk, (v) => v.finding.proved),
+      tests: mean(walk, (v) => v.finding.tests),
+      minutes: mean(walk, (v) => v.finding.minutes),
+    },
+    doubleError: share(double, (v) => v.right),
+    optimum: optimumRatios(engine, faults, new Random(size.seed), size.problems),
+    pairs: playPairs(engine, text, file, faults, size),
+    withheld: playWithheld(text, file, known, faults, size),
+    calibration: calibrationError(advice.flatMap((v) => statements(known, v))),
+    missed: [...new Set(advice.filter((v) => !v.right).map((v) => `${v.hidden.id} → ${v.finding.named}`))],
+    alike: known.alike.map((g) => g.map((h) => h.id).join(' = ')),
+    silent: known.silent.map((h) => h.id),
+  };
+}
+
+/** Whether a repair mends the hidden fault, or one that nothing tells apart from it. */
+function isRight(known: Coverage, hidden: Hypothesis, named: string): boolean {
+  const alike = known.alike.find((g) => g.includes(hidden)) ?? [hidden];
+  return alike.some((h) => h.repair === named);
+}
+
+/** Every share that was stated on the way, against whether it was right. */
+const statements = (known: Coverage, v: Played): Weighed[] =>
+  v.finding.stated.map((s) => ({
+    stated: s.probability,
+    right: isRight(known, v.hidden, s.repair),
+    weight: v.hidden.prior / v.finding.stated.length,
+  }));
+
+function share(list: readonly Played[], test: (v: Played) => boolean): number {
+  return mean(list, (v) => (test(v) ? 1 : 0));
+}
+
+function mean(list: readonly Played[], value: (v: Played) => number): number {
+  const total = list.reduce((sum, v) => sum + v.hidden.prior, 0);
+  return list.reduce((sum, v) => sum + v.hidden.prior * value(v), 0) / total;
+}
+
+/** Random pairs: diagnose, repair what is named first, go on, until it runs. */
+function playPairs(
+  engine: Engine,
+  text: string,
+  file: string,
+  faults: readonly Hypothesis[],
+  size: ScoreSize,
+): Score['pairs'] {
+  const random = new Random(size.seed + 77);
+  const repairable = faults.filter((h) => h.repair !== 'none');
+  let mended = 0;
+  for (let n = 0; n < size.pairs; n++) {
+    const first = drawn(repairable, random);
+    let second = drawn(repairable, random);
+    while (second.faults[0]!.part === first.faults[0]!.part) second = drawn(repairable, random);
+    const appliance = new Appliance(text, file, [...first.faults, ...second.faults], random);
+    const visit = new Visit(engine, appliance, 'advice');
+    for (let r = 0; r < MOST_REPAIRS; r++) {
+      const { named } = visit.diagnose();
+      const parts = engine.hypotheses.filter((h) => h.repair === named).flatMap((h) => h.faults.map((f) => f.part));
+      if (parts.length === 0) break;
+      visit.repair(parts);
+      if (appliance.runs(visit.episodes)) break;
+    }
+    const repaired = visit.episodes[visit.episodes.length - 1]!.repaired;
+    const left = [first, second].filter((h) => !repaired.includes(h.faults[0]!.part));
+    // What does not show once the other is mended cannot be found on this visit.
+    if (left.length === 0 || (left.length === 1 && appliance.runs(visit.episodes))) mended++;
+  }
+  return { visits: size.pairs, mended: mended / size.pairs };
+}
+
+/** Draws a fault as likely as it is. */
+function drawn(faults: readonly Hypothesis[], random: Random): Hypothesis {
+  const total = faults.reduce((sum, h) => sum + h.prior, 0);
+  let at = random.next() * total;
+  for (const h of faults) if ((at -= h.prior) <= 0) return h;
+  return faults[faults.length - 1]!;
+}
+
+/** Takes each fault out of the model in turn and lets it happen all the same. */
+function playWithheld(
+  text: string,
+  file: string,
+  known: Coverage,
+  faults: readonly Hypothesis[],
+  size: ScoreSize,
+): Score['withheld'] {
+  const played: { readonly hidden: Hypothesis; readonly open: boolean; readonly wrong: boolean }[] = [];
+  const model = loadProfile(text, file);
+  for (let n = 0; n < faults.length * size.per; n++) {
+    const hidden = faults[n % faults.length]!;
+    // The whole repair is withheld: its other modes would name the same part.
+    const gone = Object.fromEntries(known.faults.filter((h) => h.repair === hidden.repair).map((h) => [h.id, 0]));
+    const engine = new Engine(model, gone);
+    const random = new Random(size.seed * 7_919 + n);
+    const finding = new Visit(engine, new Appliance(text, file, hidden.faults, random), 'advice').diagnose();
+    const right = isRight(known, hidden, finding.named);
+    const wrong = finding.proved && !right;
+    played.push({ hidden, open: !wrong || finding.kind === 'unknown', wrong });
+  }
+  const total = played.reduce((sum, v) => sum + v.hidden.prior, 0);
+  const part = (test: (v: (typeof played)[number]) => boolean): number =>
+    played.reduce((sum, v) => sum + (test(v) ? v.hidden.prior : 0), 0) / total;
+  return { visits: played.length, openMinded: part((v) => v.open), provedWrong: part((v) => v.wrong) };
+}
