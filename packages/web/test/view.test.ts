@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { reduceCall, type CallEvent, type EventBody } from '@zetalysis/core/call';
+import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import { drawingOf } from '../src/engine/drawing';
@@ -9,7 +10,7 @@ import { viewOf, type ViewOptions } from '../src/engine/view';
 
 const source = readFileSync(join(__dirname, '../../../profiles/furnace-condensing.yaml'), 'utf8');
 const engine = new Engine(loadProfile(source, 'furnace-condensing.yaml'));
-const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined };
+const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined, school: USUAL_SCHOOL };
 
 const log = (...bodies: EventBody[]): CallEvent[] =>
   bodies.map((body, i) => ({
@@ -103,7 +104,7 @@ describe('what the call page shows', () => {
       { type: 'code', code: '6' },
     );
     const ranked = engine.next({ evidence: state.evidence, declined: new Set(), role: 'technician' }, assessment);
-    const tests = testsView(engine, state, assessment, ranked, 'us');
+    const tests = testsView(engine, state, assessment, ranked, options);
     expect(tests.length).toBe(3);
     for (const t of tests) {
       expect(t.instruction.length).toBeGreaterThan(20);

@@ -52,6 +52,33 @@ const MACHINES = [
     profile: 'steam-intermittent-pilot',
     variant: null,
   },
+  {
+    label: 'Furnace of the mobile library',
+    site: 'Mobile library, council yard, Dunmere',
+    make: 'Pathfare',
+    modelName: 'PF 16',
+    serial: 'PF160342',
+    profile: 'mobile-furnace',
+    variant: null,
+  },
+  {
+    label: 'Furnace, Weir Cottage',
+    site: 'Weir Cottage, Lock Lane, Fernwick',
+    make: 'Old Barrow',
+    modelName: 'OB 75',
+    serial: 'OB75-1188',
+    profile: 'furnace-standing-pilot',
+    variant: null,
+  },
+  {
+    label: 'Dryer, Tern Street launderette',
+    site: 'Launderette, 8 Tern Street, Dunmere',
+    make: 'Linden Vale',
+    modelName: 'LV 22 G',
+    serial: 'LV22-7745',
+    profile: 'dryer-burner',
+    variant: null,
+  },
 ] as const;
 
 const typed = (text: string, dimension: Dimension): { reading: Reading; typed: string } => {
@@ -170,6 +197,20 @@ const CALLS: readonly DemoCall[] = [
     daysAgo: 0,
     complaint: 'Boiler dead, hall thermostat is blank.',
     events: [],
+  },
+  {
+    machine: 4,
+    person: 'imre',
+    daysAgo: 0,
+    complaint: 'Furnace runs a few seconds and stops. Lights and stove are fine.',
+    events: [
+      seen('call', 'yes'),
+      seen('blower', 'yes'),
+      seen('purge', 'no'),
+      { type: 'outcome', outcome: 'locks-out' },
+      { type: 'code', code: '1' },
+      volts('B', 'CH', 'blower', '10.1'),
+    ],
   },
 ];
 

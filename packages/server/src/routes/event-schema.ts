@@ -51,6 +51,7 @@ const BODIES: Readonly<Record<string, Joi.PartialSchemaMap>> = {
     call: Joi.boolean().required(),
     unplugged: names.required(),
     bypassed: names.required(),
+    actions: names,
   },
   seen: {
     phase: name.required(),
@@ -72,7 +73,9 @@ const BODIES: Readonly<Record<string, Joi.PartialSchemaMap>> = {
   timing: { phase: name.required(), reading: reading.required(), typed },
   look: { look: name.required(), answer: name.required() },
   declined: { test: Joi.string().min(1).max(200).required(), why: Joi.valid('cannot', 'will-not').required() },
-  repaired: { part: name.required(), action: words.required() },
+  repaired: { part: name.required(), action: words.required(), measured: Joi.boolean() },
+  adjusted: { what: name.required(), original: name.required(), now: name.required() },
+  'adjustment-settled': { event: uuid.required(), how: Joi.valid('put-back', 'kept').required() },
   danger: { danger: Joi.valid('gas', 'co', 'fire').required() },
   'danger-over': { words: words.required() },
   note: { text: Joi.string().min(1).max(4000).required() },

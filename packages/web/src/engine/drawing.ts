@@ -35,6 +35,7 @@ export interface Drawing {
     readonly bypassable: boolean;
   }[];
   readonly plugs: readonly { readonly id: string; readonly title: string }[];
+  readonly actions: readonly { readonly id: string; readonly title: string; readonly ledger: boolean }[];
   readonly cautions: readonly string[];
 }
 
@@ -120,6 +121,7 @@ export function drawingOf(model: Model): Drawing {
         bypassable: mayBypass(p),
       })),
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),
+    actions: model.actions.map(({ id, title, ledger }) => ({ id, title, ledger })),
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
   };
 }

@@ -1,8 +1,8 @@
-import type { CallEvent, CallState } from '@zetalysis/core/call';
-import { judgeDeadTest } from '@zetalysis/core/component-test';
+import type { CallEvent, CallState, EventBody } from '@zetalysis/core/call';
+import { judgeDeadTest, judgeThermocouple, type School } from '@zetalysis/core/component-test';
 import { OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
 import { findPart, type Model } from '@zetalysis/core/profile';
-import { formatReading, type UnitSystem } from '@zetalysis/core/units';
+import { formatReading, readingValue, type UnitSystem } from '@zetalysis/core/units';
 
 /** One entry of the evidence list. */
 export interface LogLine {
@@ -16,10 +16,14 @@ export interface LogLine {
 }
 
 /** The log in words, oldest first. */
-export function logOf(model: Model, state: CallState, units: UnitSystem): LogLine[] {
+export function logOf(
+  model: Model,
+  state: CallState,
+  { units, school }: { readonly units: UnitSystem; readonly school: School },
+): LogLine[] {
   return state.log.map(({ event, retracted, problem }) => ({
     id: event.id,
-    words: bodyWords(model, event, units),
+    words: bodyWords(model, event, units, school),
     at: event.at,
     person: event.person,
     retracted,
@@ -29,7 +33,7 @@ export function logOf(model: Model, state: CallState, units: UnitSystem): LogLin
   }));
 }
 
-function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string {
+function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school: School): string {
   const title = (id: string): string => findPart(model, id)?.title ?? id;
   const phase = (id: string | undefined): string => {
     const found = model.phases.find((p) => p.id === id);
@@ -45,6 +49,7 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string
         body.call ? '' : 'no call for heat',
         ...body.unplugged.map((p) => `${model.plugs.find((x) => x.id === p)?.title ?? p} unplugged`),
         ...body.bypassed.map((p) => `${title(p)} bypassed`),
+        ...(body.actions ?? []).map((a) => model.actions.find((x) => x.id === a)?.title ?? a),
       ].filter((c) => c !== '');
       return changes.length === 0 ? 'Everything back as it was' : `Set: ${changes.join(', ')}`;
     }
@@ -55,11 +60,11 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string
     case 'code':
       return `Status light: ${body.code}`;
     case 'volts':
-      return `${body.red}–${body.black}: ${formatReading(body.reading, units)}${phase(body.phase)}`;
+      return `${body.red}–${body.black}: ${formatReading(body.reading, units)}${phase(body.phase)}${millivolts(model, body, school)}`;
     case 'ohms': {
       const part = findPart(model, body.part);
       const dead = part?.kind.deadTests(part.spec).find((d) => d.branch === (body.branch ?? ''));
-      const verdict = dead ? ` ${judgeDeadTest(dead, body.reading).words}` : '';
+      const verdict = dead ? ` ${judgeDeadTest(dead, body.reading, school).words}` : '';
       return `${title(body.part)}: ${formatReading(body.reading, units)}, isolated.${verdict}`;
     }
     case 'gauge':
@@ -73,7 +78,11 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string
     case 'declined':
       return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${body.test}`;
     case 'repaired':
-      return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}`;
+      return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}${body.measured === true ? ', measured before fitting' : ''}`;
+    case 'adjusted':
+      return `Adjusted: ${body.what}, was ${body.original}, now ${body.now}`;
+    case 'adjustment-settled':
+      return body.how === 'kept' ? 'The adjustment stays' : 'Adjustment put back';
     case 'danger':
       return `Danger: ${body.danger}`;
     case 'danger-over':
@@ -87,4 +96,13 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem): string
     case 'closed':
       return `Call closed${body.words === '' ? '' : `: ${body.words}`}`;
   }
+}
+
+/** A reading across a thermocouple is judged, as an open-circuit one. */
+function millivolts(model: Model, body: Extract<EventBody, { type: 'volts' }>, school: School): string {
+  const branch = model.parts.find((p) => p.kind.name === 'thermocouple')?.branches[0];
+  if (!branch) return '';
+  const ends = [model.nets[branch.a]!, model.nets[branch.b]!];
+  if (!ends.includes(body.red) || !ends.includes(body.black)) return '';
+  return `. As open circuit: ${judgeThermocouple(readingValue(body.reading), school).words}`;
 }

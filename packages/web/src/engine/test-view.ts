@@ -1,15 +1,19 @@
 import type { CallState } from '@zetalysis/core/call';
 import {
   cautionsFor,
+  goesRoundSafety,
   instruction,
   OUTCOME_WORDS,
   predictionWords,
+  provesWords,
   questionTitle,
+  setupFor,
   type Assessment,
   type Engine,
   type Question,
   type RankedTest,
 } from '@zetalysis/core/diagnosis';
+import type { School } from '@zetalysis/core/component-test';
 import { findPart, type Model } from '@zetalysis/core/profile';
 import type { Setup } from '@zetalysis/core/sequence';
 import type { Dimension, UnitSystem } from '@zetalysis/core/units';
@@ -25,6 +29,10 @@ export interface TestView {
   readonly good: string;
   readonly why: readonly { readonly answer: string; readonly suspects: string }[];
   readonly settles: boolean;
+  /** For learners: what each answer at this point proves. */
+  readonly proves: string | undefined;
+  /** Goes round a safety: it is entered in the bypass ledger. */
+  readonly ledger: boolean;
   readonly answer: AnswerForm;
   /** Events that make the setup of the test, before its answer. */
   readonly setup: Setup | undefined;
@@ -61,20 +69,16 @@ export function testsView(
   state: CallState,
   assessment: Assessment,
   ranked: readonly RankedTest[],
-  units: UnitSystem,
+  { units, school }: { readonly units: UnitSystem; readonly school: School },
 ): TestView[] {
   const { model } = engine;
   return ranked.slice(0, 3).map(({ test, minutes, outcomes, settles }) => {
     const q = test.question;
     const present = state.setup;
-    const setup = test.intervention
-      ? 'unplug' in test.intervention
-        ? { ...present, unplugged: [...present.unplugged, test.intervention.unplug] }
-        : { ...present, bypassed: [...present.bypassed, test.intervention.bypass] }
-      : undefined;
+    const setup = test.intervention ? setupFor(present, test.intervention) : undefined;
     const healthy = setup
       ? engine.traces.predict(
-          engine.healthy,
+          engine.healthy.faults,
           [...state.evidence.episodes, { setup, repaired: state.evidence.episodes.at(-1)!.repaired }],
           q,
         )
@@ -90,7 +94,7 @@ export function testsView(
       why: outcomes
         .filter((o) => o.expectedBy.length > 0)
         .map((o) => {
-          const names = [...new Set(o.expectedBy.map((i) => mendWords(model, engine.hypotheses[i]!.repair)))];
+          const names = [...new Set(o.expectedBy.map((i) => mendWords(model, assessment.hypotheses[i]!.repair)))];
           const share = o.expectedBy.reduce((sum, i) => sum + assessment.probabilities[i]!, 0);
           return {
             share,
@@ -102,6 +106,8 @@ export function testsView(
         .slice(0, 3)
         .map(({ answer, suspects }) => ({ answer, suspects })),
       settles: settles > 0,
+      proves: school.order === 'terminal-by-terminal' ? provesWords(model, q) : undefined,
+      ledger: goesRoundSafety(model, test),
       answer: answerForm(model, q),
       setup,
     };

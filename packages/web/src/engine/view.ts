@@ -1,14 +1,24 @@
-import { closingObstacles, draftRecord, standingOf, type BreakRecord, type CallState } from '@zetalysis/core/call';
 import {
+  closingObstacles,
+  draftRecord,
+  type Adjustment,
+  standingOf,
+  type BreakRecord,
+  type CallState,
+} from '@zetalysis/core/call';
+import {
+  commonNets,
   DANGER_WORDS,
   explain,
   observationWords,
   predictionWords,
+  predicts,
   type Assessment,
   type Engine,
   type Question,
   type Role,
 } from '@zetalysis/core/diagnosis';
+import type { School } from '@zetalysis/core/component-test';
 import type { Setup } from '@zetalysis/core/sequence';
 import { formatReading, type UnitSystem } from '@zetalysis/core/units';
 import { logOf, type LogLine } from './log-view';
@@ -22,6 +32,9 @@ export interface CallView {
   readonly standing: 'proved' | 'suspected';
   readonly baffled: boolean;
   readonly surprises: readonly string[];
+  /** What no explanation at all accounts for. */
+  readonly fitsNothing: readonly string[];
+  readonly adjustments: readonly (Adjustment & { readonly event: string })[];
   readonly beads: readonly BeadView[];
   readonly nets: Readonly<Record<string, NetView>>;
   readonly log: readonly LogLine[];
@@ -39,6 +52,8 @@ export interface CallView {
 
 interface SuspectView {
   readonly repair: string;
+  /** The part to be repaired first; nothing for healthy and unknown. */
+  readonly part: string | undefined;
   readonly words: string;
   readonly mend: string;
   readonly probability: number;
@@ -69,11 +84,14 @@ interface NetView {
 export interface ViewOptions {
   readonly units: UnitSystem;
   readonly role: Role;
+  readonly school: School;
   /** The step chosen on the cord, or undefined to follow the burn front. */
   readonly phase: string | undefined;
 }
 
 const SHOWN = 6;
+/** Drawn live from this share of the rated volts on. */
+const LIVE = 0.33;
 
 export function viewOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): CallView {
   const { model } = engine;
@@ -82,9 +100,14 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
   const frontBead = beads.find((b) => b.front);
   const at = options.phase ?? frontBead?.id ?? model.phases[0]!.id;
   const shown = assessment.suspects.filter((s) => s.probability >= 0.004).slice(0, SHOWN);
+  const words = (id: string): string => {
+    const item = assessment.items.find((i) => i.item.id === id)!;
+    return observationWords(model, item.item.observation, options.units);
+  };
   return {
     suspects: shown.map((s, i) => ({
       repair: s.repair,
+      part: s.leading.faults[0] && model.parts[s.leading.faults[0].part]!.id,
       words: s.leading.words,
       mend: mendWords(model, s.repair),
       probability: s.probability,
@@ -96,20 +119,19 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     rest: Math.max(0, 1 - shown.reduce((sum, s) => sum + s.probability, 0)),
     standing,
     baffled: assessment.baffled,
-    surprises: assessment.surprises.map((id) => {
-      const item = assessment.items.find((i) => i.item.id === id)!;
-      return observationWords(model, item.item.observation, options.units);
-    }),
+    surprises: assessment.surprises.map(words),
+    fitsNothing: assessment.fitsNothing.map(words),
+    adjustments: [...state.adjustments].map(([event, body]) => ({ ...body, event })),
     beads,
     nets: netsOf(engine, state, assessment, at, options.units),
-    log: logOf(model, state, options.units),
+    log: logOf(model, state, options),
     setup: state.setup,
     danger: state.danger && DANGER_WORDS[state.danger],
     complaint: state.opened?.complaint ?? '',
     pinnedVersion: state.opened?.profileVersion,
     record: state.record,
     draft: draftRecord(engine, assessment),
-    obstacles: closingObstacles(state),
+    obstacles: closingObstacles(model, state),
     closed: state.closed,
     at,
   };
@@ -118,8 +140,8 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
 function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units: UnitSystem): BeadView[] {
   const { model } = engine;
   const { evidence, log } = state;
-  const healthy = engine.traces.last(engine.healthy, evidence.episodes).trace;
-  const live = engine.hypotheses.filter(
+  const healthy = engine.traces.last(engine.healthy.faults, evidence.episodes).trace;
+  const live = assessment.hypotheses.filter(
     (h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'),
   );
   const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0);
@@ -174,14 +196,11 @@ function netsOf(
 ): Record<string, NetView> {
   const { model } = engine;
   const phase = model.phases.findIndex((p) => p.id === at);
-  const live = engine.hypotheses.filter(
-    (h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'),
-  );
+  const live = assessment.hypotheses.filter((h) => assessment.probabilities[h.index]! > 0.01 && predicts(h));
   const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0) || 1;
   const result: Record<string, NetView> = {};
   // What black probes rest on is common, not live or dead.
-  const commons = new Set([model.ground, ...model.points.map((p) => p.black)]);
-  for (const point of model.points) commons.delete(point.net);
+  const commons = commonNets(model);
   for (const rung of model.rungs) {
     const last = rung.items[rung.items.length - 1] as { net: number };
     for (const item of rung.items) {
@@ -193,7 +212,7 @@ function netsOf(
       let hot = 0;
       for (const h of live) {
         const p = engine.expect(state.evidence, h, question);
-        if ((p.kind === 'volts' && p.volts > 8) || p.kind === 'unsteady')
+        if ((p.kind === 'volts' && p.volts > LIVE * model.ratedVolts[item.net]!) || p.kind === 'unsteady')
           hot += assessment.probabilities[h.index]! / weight;
       }
       const good = predictionWords(model, question, engine.expect(state.evidence, engine.healthy, question), units);
@@ -204,7 +223,13 @@ function netsOf(
         if (!retracted && body.type === 'volts' && body.red === name && (body.phase ?? at) === at)
           measured = formatReading(body.reading, units);
       }
-      result[name] = { state: hot > 0.95 ? 'live' : hot < 0.05 ? 'dead' : 'unknown', good, measured };
+      // With nothing that explains what was found, nothing is known of the wires either.
+      const known = live.length > 0 && !(assessment.suspects[0]!.leading.kind === 'unknown');
+      result[name] = {
+        state: !known ? 'unknown' : hot > 0.95 ? 'live' : hot < 0.05 ? 'dead' : 'unknown',
+        good,
+        measured,
+      };
     }
   }
   return result;

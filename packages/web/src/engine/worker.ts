@@ -33,17 +33,23 @@ const api = {
   /** Suspects, cord and ladder: quick. */
   view(events: readonly CallEvent[], options: ViewOptions): CallView {
     const state = reduceCall(need().model, events);
-    const assessment = need().assess(state.evidence);
+    const assessment = need().assess(state.evidence, { pairs: false });
     last = { state, assessment, ranked: [] };
     return viewOf(need(), state, assessment, options);
   },
-  /** The next tests for the evidence of the last `view`. */
-  next(options: ViewOptions): TestView[] {
-    if (!last || last.state.danger || last.state.closed) return [];
-    const { state, assessment } = last;
-    const ranked = need().next({ evidence: state.evidence, declined: state.declined, role: options.role }, assessment);
+  /** The next tests for the evidence of the last `view`, and the view again when pairs of faults changed it. */
+  next(options: ViewOptions): { tests: TestView[]; view: CallView | undefined } {
+    if (!last || last.state.danger || last.state.closed) return { tests: [], view: undefined };
+    const { state } = last;
+    const { role, school } = options;
+    const assessment = need().assess(state.evidence);
+    const ranked = need().next({ evidence: state.evidence, declined: state.declined, role, school }, assessment);
+    const paired = assessment.hypotheses.length > last.assessment.hypotheses.length;
     last = { state, assessment, ranked };
-    return testsView(need(), state, assessment, ranked, options.units);
+    return {
+      tests: testsView(need(), state, assessment, ranked, options),
+      view: paired ? viewOf(need(), state, assessment, options) : undefined,
+    };
   },
   advice(): AdviceSnapshot {
     if (!last) throw new Error('nothing assessed yet');

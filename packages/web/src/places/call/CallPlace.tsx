@@ -3,16 +3,19 @@ import { Link, useParams } from 'react-router';
 import type { BreakRecord, EventBody } from '@zetalysis/core/call';
 import type { Me } from '../../api/types';
 import { useCall } from '../../store/use-call';
+import { useSchool } from '../../theme/use-school';
 import { Cord } from './Cord';
 import { EntryLine } from './EntryLine';
 import { Evidence } from './Evidence';
 import { KeysHelp } from './KeysHelp';
 import { Ladder } from './Ladder';
 import { NextTest } from './NextTest';
+import { SchoolDialog } from './SchoolDialog';
 import { StatusStrip } from './StatusStrip';
 import { Suspects } from './Suspects';
 import { useEngine } from './use-engine';
 import { useKeys } from './use-keys';
+import { Work } from './Work';
 
 // Ant Design's form comes with it: loaded when it is first needed.
 const RecordBreak = lazy(() => import('./RecordBreak'));
@@ -29,10 +32,12 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const [probes, setProbes] = useState<readonly string[]>([]);
   const [recording, setRecording] = useState(false);
   const [help, setHelp] = useState(false);
+  const [taught, setTaught] = useState(false);
+  const [school, setSchool] = useSchool();
   /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
   const [attempt, setAttempt] = useState<number>();
   const entry = useRef<HTMLInputElement>(null);
-  const engine = useEngine(log.events, { units: me.units, role: me.role, phase });
+  const engine = useEngine(log.events, { units: me.units, role: me.role, phase, school });
   const { append } = log;
   const { api, drawing, view } = engine;
 
@@ -125,13 +130,21 @@ function OneCall({ id, me }: { id: string; me: Me }) {
       )}
       <div className="areas">
         <div className="right">
-          <NextTest tests={engine.tests} view={view} thinking={engine.thinking} onEvents={appendAll} />
+          <NextTest
+            tests={engine.tests}
+            view={view}
+            thinking={engine.thinking}
+            onEvents={appendAll}
+            onSchool={() => setTaught(true)}
+          />
           <Suspects view={view} />
           <Ending
             view={view}
             onRecord={() => setRecording(true)}
             onClose={() => void append({ type: 'closed', words: '' })}
-          />
+          >
+            <Work drawing={drawing} view={view} onBody={(b) => void append(b)} />
+          </Ending>
         </div>
         <Cord
           drawing={drawing}
@@ -183,6 +196,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
           <RecordBreak drawing={drawing} view={view} onRecord={record} onClose={() => setRecording(false)} />
         </Suspense>
       )}
+      {taught && <SchoolDialog school={school} onChange={setSchool} onClose={() => setTaught(false)} />}
       {help && <KeysHelp onClose={() => setHelp(false)} />}
     </main>
   );
@@ -192,10 +206,12 @@ function Ending({
   view,
   onRecord,
   onClose,
+  children,
 }: {
   view: NonNullable<ReturnType<typeof useEngine>['view']>;
   onRecord: () => void;
   onClose: () => void;
+  children: React.ReactNode;
 }) {
   const [asked, setAsked] = useState(false);
   if (view.closed) return null;
@@ -215,6 +231,7 @@ function Ending({
           Close the call
         </button>
       )}
+      {children}
       {asked && view.obstacles.length > 0 && (
         <ul role="alert" className="problem">
           {view.obstacles.map((o) => (

@@ -9,10 +9,11 @@ interface Props {
   readonly view: CallView;
   readonly thinking: boolean;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
+  readonly onSchool: () => void;
 }
 
 /** The one test to make now, with one field to answer it. */
-export function NextTest({ tests, view, thinking, onEvents }: Props) {
+export function NextTest({ tests, view, thinking, onEvents, onSchool }: Props) {
   const [chosen, setChosen] = useState<string>();
   const test = tests?.find((t) => t.id === chosen) ?? tests?.[0];
   if (view.closed) return <Done words="This call is closed." />;
@@ -33,6 +34,12 @@ export function NextTest({ tests, view, thinking, onEvents }: Props) {
         </span>
       </h2>
       <p className="instruction">{test.instruction}</p>
+      {test.proves !== undefined && <p className="proves">{test.proves}</p>}
+      {test.ledger && (
+        <p className="ledger">
+          This goes round a safety: it is written into the bypass ledger when you answer, and taken out again.
+        </p>
+      )}
       {test.cautions.length > 0 && (
         <ul className="cautions">
           {test.cautions.map((c) => (
@@ -65,6 +72,9 @@ export function NextTest({ tests, view, thinking, onEvents }: Props) {
           onClick={() => onEvents([{ type: 'declined', test: test.id, why: 'will-not' }])}
         >
           Won’t
+        </button>
+        <button type="button" className="quiet" onClick={onSchool}>
+          How you work
         </button>
         {tests!
           .filter((t) => t.id !== test.id)

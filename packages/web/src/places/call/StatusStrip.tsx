@@ -41,6 +41,16 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
           BYPASS on {title(id)} · removed
         </button>
       ))}
+      {setup.actions.map((id) => (
+        <button
+          key={id}
+          type="button"
+          className={drawing.actions.find((a) => a.id === id)?.ledger === true ? 'alarm' : 'warn'}
+          onClick={() => set({ actions: setup.actions.filter((a) => a !== id) })}
+        >
+          {drawing.actions.find((a) => a.id === id)?.title ?? id} · over
+        </button>
+      ))}
       <select
         value=""
         aria-label="Change the setup"
@@ -48,10 +58,11 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
           const [kind, id] = e.target.value.split(' ') as [string, string];
           if (kind === 'unplug') set({ unplugged: [...setup.unplugged, id] });
           else if (kind === 'bypass') set({ bypassed: [...setup.bypassed, id] });
+          else if (kind === 'action') set({ actions: [...setup.actions, id] });
           else onBody({ type: 'danger', danger: id as 'gas' | 'co' | 'fire' });
         }}
       >
-        <option value="">Unplug, bypass, danger…</option>
+        <option value="">Unplug, reset, bypass, danger…</option>
         <optgroup label="Unplug">
           {drawing.plugs
             .filter((p) => !setup.unplugged.includes(p.id))
@@ -70,6 +81,17 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
               </option>
             ))}
         </optgroup>
+        {drawing.actions.length > 0 && (
+          <optgroup label="Do for one test">
+            {drawing.actions
+              .filter((a) => !setup.actions.includes(a.id))
+              .map((a) => (
+                <option key={a.id} value={`action ${a.id}`}>
+                  {a.title}
+                </option>
+              ))}
+          </optgroup>
+        )}
         <optgroup label="Danger: stop everything">
           <option value="danger gas">Strong smell of gas</option>
           <option value="danger co">CO alarm or high CO</option>

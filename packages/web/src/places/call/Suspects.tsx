@@ -10,8 +10,11 @@ export function Suspects({ view }: { view: CallView }) {
       {view.baffled && (
         <p className="notice" role="status">
           Nothing the model knows explains all of this well.{' '}
-          {view.surprises.length > 0 && `Fits nothing: ${view.surprises.slice(0, 2).join('; ')}.`} Check these entries,
-          then test in general terms.
+          {view.fitsNothing.length > 0 && `Fits nothing: ${view.fitsNothing.slice(0, 3).join('; ')}. `}
+          {view.fitsNothing.length === 0 &&
+            view.surprises.length > 0 &&
+            `Least explained: ${view.surprises.slice(0, 3).join('; ')}. `}
+          Check these entries; the next test is the one that splits most.
         </p>
       )}
       <ol>

@@ -56,25 +56,26 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     };
   }, [profile, variant]);
 
-  const { units, role, phase } = options;
+  const { units, role, phase, school } = options;
   useEffect(() => {
     if (!api || !events) return;
     const mine = ++asked.current;
     const current = (): boolean => mine === asked.current;
     void (async () => {
       try {
-        const seen = await api.view(events, { units, role, phase });
+        const seen = await api.view(events, { units, role, phase, school });
         if (!current()) return;
         setView(seen);
-        const next = await api.next({ units, role, phase });
+        const next = await api.next({ units, role, phase, school });
         if (!current()) return;
-        setTests(next);
+        if (next.view) setView(next.view);
+        setTests(next.tests);
         setAnswered(events);
       } catch (error) {
         if (current()) setProblem((error as Error).message);
       }
     })();
-  }, [api, events, units, role, phase]);
+  }, [api, events, units, role, phase, school]);
 
   return { drawing, view, tests, thinking: answered !== events, problem, api };
 }

@@ -1,0 +1,89 @@
+import { entry, evidence, expect, step, suspects, test } from './stack';
+
+test('12 V: idle volts prove nothing, volts under the blower prove the battery', async ({ call }) => {
+  const page = await call('mobile library');
+  await step(page, 'Blower starts', 'seen');
+  await step(page, 'Blower keeps running', 'not seen');
+  await page.getByRole('combobox', { name: 'Status light' }).selectOption('1');
+  await entry(page, '10.1 B CH @blower');
+  await expect(suspects(page).first()).not.toContainText('sail switch');
+  await entry(page, '10.3 BP NEG @blower');
+  await expect(suspects(page).first()).toContainText(/battery sinks under load.*proved/s);
+});
+
+test('a hand-lit pilot: an action of the profile, a reading in millivolts, judged', async ({ call }) => {
+  const page = await call('Weir Cottage');
+  await step(page, 'Pilot burns', 'not seen');
+  const setup = page.getByRole('combobox', { name: 'Change the setup' });
+  await setup.selectOption('action thermocouple-off');
+  await expect(page.getByRole('button', { name: /Thermocouple unscrewed, knob held · over/ })).toBeVisible();
+  await entry(page, '9.6mV TC CH @pilot');
+  await expect(evidence(page)).toContainText('cannot hold the magnet for sure (minimum 20 mV)');
+  await page.getByRole('button', { name: /knob held · over/ }).click();
+  await page.getByRole('combobox', { name: /Look/ }).waitFor();
+  await entry(page, 'flame-shape good');
+  await expect(suspects(page).first()).toContainText('thermocouple is worn');
+});
+
+test('repair, then go on: the second fault leads; an adjustment bars the closing until it is settled', async ({
+  call,
+}) => {
+  const page = await call('Quarry Road');
+  for (const title of ['Inducer runs', 'Gas valve clicks']) await step(page, title, 'seen');
+  for (const title of ['Igniter glows', 'Burners light']) await step(page, title, 'not seen');
+  await entry(page, 'OL igniter');
+  await expect(suspects(page).first()).toContainText('is cracked');
+  await page.getByText('Repaired or adjusted something?').click();
+  await expect(page.getByRole('combobox', { name: 'Part repaired' })).toHaveValue('igniter');
+  await page.getByRole('checkbox', { name: /measured good before fitting/ }).check();
+  await page.getByRole('button', { name: 'Repaired: try again' }).click();
+  await expect(evidence(page)).toContainText('measured before fitting');
+  for (const title of ['Igniter glows', 'Burners light']) await step(page, title, 'seen');
+  await step(page, 'Flame stays', 'not seen');
+  await entry(page, 'rod-look coated');
+  await expect(suspects(page).first()).toContainText('flame rod is dirty: coated, besides what was repaired');
+
+  await page.getByRole('button', { name: 'Note the adjustment' }).click();
+  await expect(page.getByRole('alert')).toContainText('Write what was turned');
+  await page.getByLabel('Screw or setting').fill('regulator screw');
+  await page.getByLabel('Where it stood').fill('three turns in');
+  await page.getByLabel('Where it stands now').fill('two turns in');
+  await page.getByRole('button', { name: 'Note the adjustment' }).click();
+  await page.getByRole('button', { name: 'Record the break' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Record', exact: true }).click();
+  await page.getByRole('button', { name: 'Close the call' }).click();
+  await expect(page.getByRole('alert')).toContainText(
+    'regulator screw, was three turns in. Put it back, or say that it stays.',
+  );
+  await page.getByRole('button', { name: 'Put back' }).click();
+  await page.getByRole('button', { name: 'Close the call' }).click();
+  await expect(page.getByRole('region', { name: 'Next test' })).toContainText('closed');
+});
+
+test('terminal by terminal: the learner is told what each point proves, and the choice is kept', async ({ call }) => {
+  const page = await call('launderette');
+  await step(page, 'Drum turns', 'seen');
+  for (const title of ['Igniter glows', 'Sensor opens, valve clicks', 'Burner lights', 'Flame stays'])
+    await step(page, title, 'not seen');
+  for (const title of ['Lights again and again', 'Glows on and on']) await step(page, title, 'not seen');
+  await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('dead');
+  await page.getByRole('button', { name: 'How you work' }).click();
+  const school = page.getByRole('dialog', { name: 'How you work' });
+  await school.getByLabel('Order of tests').selectOption('terminal-by-terminal');
+  await school.getByRole('button', { name: 'Done' }).click();
+  const next = page.getByRole('region', { name: 'Next test' });
+  await expect(next).toContainText(/Live at .* and the break is further on/);
+  await page.reload();
+  await expect(next).toContainText(/Live at .* and the break is further on/);
+});
+
+test('nothing fits: the page says so, names the reading, and asks on', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  for (const title of ['Igniter glows', 'Burners light']) await step(page, title, 'seen');
+  await step(page, 'Inducer runs', 'not seen');
+  await entry(page, 'draft 2.4 inwc');
+  await entry(page, '41 W C @call');
+  const region = page.getByRole('region', { name: 'Suspects' });
+  await expect(region).toContainText('Something this model does not know');
+  await expect(region).toContainText(/Fits nothing: .*41 V/);
+});

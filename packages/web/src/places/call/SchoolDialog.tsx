@@ -1,0 +1,68 @@
+import type { School } from '@zetalysis/core/component-test';
+
+interface Props {
+  readonly school: School;
+  readonly onChange: (change: Partial<School>) => void;
+  readonly onClose: () => void;
+}
+
+/** Where practitioners differ: limits, the way of probing that comes first, and the order of tests. */
+export function SchoolDialog({ school, onChange, onClose }: Props) {
+  const choice = <K extends keyof School>(
+    key: K,
+    label: string,
+    options: readonly (readonly [School[K], string])[],
+  ) => (
+    <label>
+      {label}
+      <select
+        value={String(school[key])}
+        onChange={(e) =>
+          onChange({ [key]: options.find(([v]) => String(v) === e.target.value)![0] } as Partial<School>)
+        }
+      >
+        {options.map(([value, words]) => (
+          <option key={String(value)} value={String(value)}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <dialog open className="keys school" aria-label="How you work">
+      <h2>How you work</h2>
+      {choice('order', 'Order of tests', [
+        ['best-first', 'Best test first'],
+        ['terminal-by-terminal', 'Terminal by terminal, from source to load'],
+      ])}
+      {choice('probing', 'Looking for an open device', [
+        ['to-common', 'Volts to common, hop along'],
+        ['across', 'Volts across each device'],
+        ['dead-ohms', 'Power off, ohms'],
+        ['bypass', 'Momentary bypass, one at a time'],
+      ])}
+      {choice('contactOhms', 'A closed contact, isolated', [
+        [1, 'At most 1 Ω'],
+        [0.1, 'At most 0.1 Ω'],
+      ])}
+      {choice('thermocoupleVolts', 'Thermocouple minimum, open circuit', [
+        [0.017, '17 mV'],
+        [0.02, '20 mV'],
+        [0.025, '25 mV'],
+      ])}
+      {choice('windingShare', 'A winding is good within', [
+        [0.1, '± 10 % of its book value'],
+        [0.2, '± 20 % of its book value'],
+      ])}
+      {choice('sparkGap', 'Spark gap accepted up to', [
+        [0.0032, '1/8 in (3.2 mm)'],
+        [0.0048, '3/16 in (4.8 mm)'],
+      ])}
+      <p className="fine">Kept on this device. None of it changes what the appliance does.</p>
+      <button type="button" autoFocus onClick={onClose}>
+        Done
+      </button>
+    </dialog>
+  );
+}
