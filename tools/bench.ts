@@ -4,7 +4,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Simulation } from 'eecircuit-engine';
 import { solve, toSpice } from '@zetalysis/core/circuit';
-import { Engine, type Evidence, type Observation } from '@zetalysis/core/diagnosis';
+import { Engine, fitEvidence, predicts, seedPairs, type Evidence, type Observation } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import { NORMAL_SETUP } from '@zetalysis/core/sequence';
 
@@ -22,66 +22,112 @@ function timed(work: () => void): number {
 const line = (title: string, value: string): void => console.log(`  ${title.padEnd(58)} ${value}`);
 const ms = (value: number): string => `${value.toFixed(value < 10 ? 2 : 0)} ms`;
 
+const NORMAL: Evidence = { episodes: [{ setup: NORMAL_SETUP, repaired: [] }], items: [] };
+
 function fillFaultTable(engine: Engine): void {
-  for (const h of engine.hypotheses)
-    if (h.kind === 'fault' || h.kind === 'healthy') engine.traces.last(h, [{ setup: NORMAL_SETUP, repaired: [] }]);
+  for (const h of engine.hypotheses) if (predicts(h)) engine.traces.last(h.faults, NORMAL.episodes);
 }
 
-for (const id of ['furnace-condensing', 'steam-intermittent-pilot']) {
+/** Three items that leave many suspects: the trial does not come, a reading, and how it ends. */
+function someEvidence(engine: Engine): Evidence {
+  const { model } = engine;
+  const phase = model.phases.findIndex((p) => p.trial);
+  const point = model.points.find((p) => !p.line) ?? model.points[0]!;
+  const observations: Observation[] = [
+    { kind: 'seen', phase, answer: false },
+    { kind: 'outcome', outcome: 'stuck' },
+    {
+      kind: 'volts',
+      red: point.net,
+      black: point.black,
+      phase: Math.max(
+        0,
+        model.phases.findIndex((p) => p.probe),
+      ),
+      input: 'high-impedance',
+      reading: { kind: 'value', value: model.ratedVolts[point.net]!, dimension: 'voltage' },
+    },
+  ];
+  return { ...NORMAL, items: observations.map((observation, i) => ({ id: `${i}`, episode: 0, observation })) };
+}
+
+interface Row {
+  readonly id: string;
+  readonly parts: number;
+  readonly faults: number;
+  readonly cold: number;
+  readonly warm: number;
+  readonly reading: number;
+  readonly next: number;
+  readonly action: number;
+  readonly pairs: number;
+}
+
+/** The largest family comes first, in a fresh process: its fault table is the cold one. */
+const FAMILIES = [
+  'furnace-condensing',
+  'steam-intermittent-pilot',
+  'mobile-furnace',
+  'furnace-standing-pilot',
+  'dryer-burner',
+];
+const rows: Row[] = [];
+for (const id of FAMILIES) {
   const source = readFileSync(join(ROOT, 'profiles', `${id}.yaml`), 'utf8');
   console.log(`\n${id}`);
-  const load = timed(() => loadProfile(source, id));
-  line('profile read and compiled, cold', ms(load));
+  line('profile read and compiled', ms(timed(() => loadProfile(source, id))));
   const engine = new Engine(loadProfile(source, id));
-  line('fault table, cold (first in this process)', ms(timed(() => fillFaultTable(engine))));
-  const warm = Array.from({ length: 5 }, () => {
-    const again = new Engine(engine.model);
-    return timed(() => fillFaultTable(again));
-  });
-  line(
-    `fault table, warm (${engine.hypotheses.length} hypotheses, ${engine.circuits.solves} circuits)`,
-    ms(median(warm)),
+  const cold = timed(() => fillFaultTable(engine));
+  line('fault table, first in this process', ms(cold));
+  const warm = median(
+    Array.from({ length: 7 }, () => {
+      const again = new Engine(engine.model);
+      return timed(() => fillFaultTable(again));
+    }),
   );
+  line(`fault table, warm (${engine.hypotheses.length} hypotheses, ${engine.circuits.solves} circuits)`, ms(warm));
 
-  const phase = engine.model.phases.findIndex((p) => p.trial);
-  const point = engine.model.points.find((p) => !p.line)!;
-  const seen: Observation = { kind: 'seen', phase, answer: false };
-  const reading: Observation = {
-    kind: 'volts',
-    red: point.net,
-    black: point.black,
-    phase,
-    input: 'high-impedance',
-    reading: { kind: 'value', value: 25.4, dimension: 'voltage' },
-  };
-  const before: Evidence = {
-    episodes: [{ setup: NORMAL_SETUP, repaired: [] }],
-    items: [{ id: 'a', episode: 0, observation: seen }],
-  };
-  engine.next({ evidence: before, declined: new Set(), role: 'technician' }, engine.assess(before));
-  const after: Evidence = { ...before, items: [...before.items, { id: 'b', episode: 0, observation: reading }] };
-  line('after a reading: suspects', ms(median(Array.from({ length: 9 }, () => timed(() => engine.assess(after))))));
-  line(
-    'after a reading: suspects and next test',
-    ms(
-      median(
-        Array.from({ length: 5 }, () =>
-          timed(() => engine.next({ evidence: after, declined: new Set(), role: 'technician' }, engine.assess(after))),
-        ),
-      ),
-    ),
+  const before = someEvidence(engine);
+  const situation = (evidence: Evidence) => ({ evidence, declined: new Set<string>(), role: 'technician' as const });
+  engine.next(situation(before), engine.assess(before, { pairs: false }));
+  const after: Evidence = { ...before, items: [...before.items, { ...before.items[2]!, id: 'again' }] };
+  const reading = median(Array.from({ length: 9 }, () => timed(() => engine.assess(after, { pairs: false }))));
+  line('after a reading: suspects', ms(reading));
+  const next = median(
+    Array.from({ length: 5 }, () => timed(() => engine.next(situation(after), engine.assess(after, { pairs: false })))),
   );
-  const plug = engine.model.plugs[0]!.id;
+  line('after a reading: suspects and next test', ms(next));
   const acted: Evidence = {
-    ...after,
-    episodes: [...after.episodes, { setup: { ...NORMAL_SETUP, unplugged: [plug] }, repaired: [] }],
+    episodes: [...after.episodes, { setup: { ...NORMAL_SETUP, unplugged: [engine.model.plugs[0]!.id] }, repaired: [] }],
+    items: [...after.items, { id: 'c', episode: 1, observation: { kind: 'outcome', outcome: 'stuck' } }],
   };
-  const actedItems: Evidence = {
-    ...acted,
-    items: [...acted.items, { id: 'c', episode: 1, observation: { kind: 'outcome', outcome: 'locks-out' } }],
+  const action = timed(() => engine.assess(acted, { pairs: false }));
+  line('after an action (new episode): suspects', ms(action));
+  const repaired = engine.model.parts.findIndex(
+    (p) => p.kind.name === 'glow-igniter' || p.kind.name === 'spark-gap' || p.kind.name === 'thermocouple',
+  );
+  const second: Evidence = {
+    episodes: [...before.episodes, { setup: NORMAL_SETUP, repaired: [repaired] }],
+    items: [...before.items, ...before.items.map((i) => ({ ...i, id: `${i.id}r`, episode: 1 }))],
   };
-  line('after an action (new episode): suspects', ms(timed(() => engine.assess(actedItems))));
+  engine.assess(second, { pairs: false });
+  const pairs = timed(() => {
+    const alone = engine.assess(second, { pairs: false });
+    const found = seedPairs(engine.hypotheses, alone.items, second, engine.hypotheses.length);
+    fitEvidence(engine.model, engine.traces, [...engine.hypotheses, ...found], second);
+  });
+  line('pairs of faults seeded and simulated', ms(pairs));
+  const faults = engine.hypotheses.filter((h) => h.kind === 'fault').length;
+  rows.push({ id, parts: engine.model.parts.length, faults, cold, warm, reading, next, action, pairs });
 }
+
+console.log('\ngrowth with parts and faults (warm, ms)');
+console.log('  family                       parts  faults  table  per fault  reading  next  action  pairs');
+for (const r of [...rows].sort((x, y) => x.faults - y.faults))
+  console.log(
+    `  ${r.id.padEnd(28)} ${String(r.parts).padStart(5)} ${String(r.faults).padStart(7)} ${r.warm.toFixed(0).padStart(6)} ${(r.warm / r.faults).toFixed(2).padStart(10)} ${r.reading.toFixed(1).padStart(8)} ${r.next.toFixed(0).padStart(5)} ${r.action.toFixed(0).padStart(7)} ${r.pairs.toFixed(0).padStart(6)}`,
+  );
+line('memory of this process, heap in use', `${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`);
 
 console.log('\ncircuit solver beside ngspice (WebAssembly), furnace, per operating point, in this run');
 const engine = new Engine(loadProfile(readFileSync(join(ROOT, 'profiles/furnace-condensing.yaml'), 'utf8'), 'furnace'));
@@ -89,7 +135,7 @@ fillFaultTable(engine);
 const circuits = engine.hypotheses
   .filter((h) => h.kind === 'fault')
   .slice(0, 40)
-  .map((h) => engine.traces.last(h, [{ setup: NORMAL_SETUP, repaired: [] }]).trace.circuits.at(-1)!.circuit.circuit);
+  .map((h) => engine.traces.last(h.faults, NORMAL.episodes).trace.circuits.at(-1)!.circuit.circuit);
 const REPEATS = 50;
 const ours =
   timed(() => {

@@ -73,6 +73,15 @@ try {
   await page.getByRole('button', { name: 'Damper opens: not seen' }).click();
   await page.locator('.bead.front').waitFor();
   await shot(page, 'call-steam');
+
+  await page.goto(stack.url);
+  await page.getByRole('link', { name: /mobile library/ }).click();
+  await page.locator('.suspect').first().waitFor();
+  await shot(page, 'call-mobile');
+  await page.getByRole('button', { name: 'How you work' }).click();
+  await page.getByLabel('Order of tests').selectOption('terminal-by-terminal');
+  await shot(page, 'school');
+  await page.getByLabel('Order of tests').selectOption('best-first');
 } finally {
   await browser.close();
   await stack.stop();
