@@ -1,4 +1,4 @@
-import { coverage, Engine } from '../src/diagnosis';
+import { coverage, Engine, goesRoundSafety, mayPropose } from '../src/diagnosis';
 import { findNet, type Model } from '../src/profile';
 import { findFault, NORMAL_SETUP, CircuitStates, run, type Setup, type Trace } from '../src/sequence';
 import { FAMILIES, profile, type FamilyId } from './models';
@@ -158,5 +158,28 @@ describe('every family', () => {
     expect(c.distinct).toBeGreaterThanOrEqual(0.85 * (c.faults.length - c.silent.length));
     // What shows nothing is a safety that would not open, or a supply still strong enough.
     for (const h of c.silent) expect(h.id).toMatch(/\.(stuck-closed|low)$/);
+  });
+});
+
+describe('the isolation test: a separate 24 V source feeds the module with its plug pulled', () => {
+  const model = profile('steam-intermittent-pilot');
+  const lit = (fault?: string): boolean =>
+    cue(model, traceOf(model, fault === undefined ? [] : [fault], { actions: ['separate-feed'] }), 'main').length > 0;
+
+  test('a sound module and burner run their whole sequence, whatever the safeties and the damper do', () => {
+    expect(lit()).toBe(true);
+    for (const around of ['lwco.open', 'damper.end-switch-open', 'P1/1.open', 'transformer.secondary-open'])
+      expect([around, lit(around)]).toEqual([around, true]);
+  });
+  test('a bad module or valve does not', () => {
+    for (const own of ['module.dead', 'main-valve.coil-open', 'pilot-orifice.blocked'])
+      expect([own, lit(own)]).toEqual([own, false]);
+  });
+  test('it goes round safeties: a ledger entry, and nothing for an apprentice', () => {
+    const engine = new Engine(model);
+    const test = engine.tests.find((t) => t.id === 'action separate-feed: seen main')!;
+    expect(goesRoundSafety(model, test)).toBe(true);
+    expect(mayPropose(model, test, 'apprentice')).toBe(false);
+    expect(mayPropose(model, test, 'technician')).toBe(true);
   });
 });

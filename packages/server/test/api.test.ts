@@ -246,7 +246,7 @@ describe('machines and profiles', () => {
     };
     const post = (body: object) => request(app).post('/api/machines').set('cookie', cookie).send(body);
     expect((await post(machine)).status).toBe(201);
-    expect((await post({ ...machine, profile: 'toaster' })).body.detail).toMatch(/Known: furnace-condensing/);
+    expect((await post({ ...machine, profile: 'toaster' })).body.detail).toMatch(/Known: .*furnace-condensing/);
     expect((await post({ ...machine, variant: 'wood' })).body.detail).toMatch(/no variant "wood"/);
     expect((await post({ ...machine, label: '' })).status).toBe(400);
     expect((await post({ ...machine, label: "'; DROP TABLE machines; --" })).status).toBe(201);

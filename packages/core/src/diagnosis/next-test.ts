@@ -225,7 +225,8 @@ function place(p: Prediction): number {
     case 'unsteady':
       return 1e6 + p.low;
     case 'ghost':
-      return 2e6;
+      // Beside the dead wire it is easily taken for.
+      return 0;
     case 'ohms':
       return Math.min(p.ohms, 1e12);
     case 'number':
