@@ -125,7 +125,8 @@ describe('score', () => {
     expect(run.optimum.worst).toBeLessThanOrEqual(1.1);
   });
   test('what the model does not know is hardly ever proved to be something else', () => {
-    expect(run.withheld.openMinded).toBeGreaterThanOrEqual(0.95);
+    // One visit of thirty-five is about what the aim of the full run leaves.
+    expect(run.withheld.wrongVisits).toBeLessThanOrEqual(1);
     expect(run.pairs.visits).toBe(6);
     expect(run.pairs.mended).toBeGreaterThan(0.5);
   });

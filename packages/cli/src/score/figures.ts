@@ -28,7 +28,12 @@ export interface Score {
   readonly doubleError: number;
   readonly optimum: { readonly problems: number; readonly mean: number; readonly worst: number };
   readonly pairs: { readonly visits: number; readonly mended: number };
-  readonly withheld: { readonly visits: number; readonly openMinded: number; readonly provedWrong: number };
+  readonly withheld: {
+    readonly visits: number;
+    readonly openMinded: number;
+    readonly provedWrong: number;
+    readonly wrongVisits: number;
+  };
   readonly calibration: number;
   /** Faults whose repair was not named first, by id, with what was named instead. */
   readonly missed: readonly string[];
@@ -190,5 +195,10 @@ function playWithheld(
   const total = played.reduce((sum, v) => sum + v.hidden.prior, 0);
   const part = (test: (v: (typeof played)[number]) => boolean): number =>
     played.reduce((sum, v) => sum + (test(v) ? v.hidden.prior : 0), 0) / total;
-  return { visits: played.length, openMinded: part((v) => v.open), provedWrong: part((v) => v.wrong) };
+  return {
+    visits: played.length,
+    openMinded: part((v) => v.open),
+    provedWrong: part((v) => v.wrong),
+    wrongVisits: played.filter((v) => v.wrong).length,
+  };
 }

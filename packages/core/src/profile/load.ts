@@ -1,6 +1,5 @@
 import type { ControlPort, FaultMode } from '../parts';
 import { findUnit, type Dimension } from '../units';
-import { checkStructure } from './check-structure';
 import { isMap, SourceFile, unknownName, type DataMap } from './document';
 import { compileExpression, ExpressionError, type Expression, type ExpressionType } from './expression';
 import { Fields, type Path } from './fields';
@@ -265,7 +264,6 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     cautions: loadCautions(fields, root),
     watch: Math.round(fields.quantity(root, 'watch', [], 'time', 1200) * 1000),
   };
-  if (file.problems.length === 0) checkStructure(fields, model);
   file.throwIfBad();
   return model;
 }

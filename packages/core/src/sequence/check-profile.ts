@@ -1,4 +1,4 @@
-import { loadProfile, SourceFile, type Model, type Problem } from '../profile';
+import { checkStructure, loadProfile, SourceFile, type Model, type Problem } from '../profile';
 import { CircuitStates } from './circuit-state';
 import { run } from './run';
 import { NORMAL_SETUP } from './setup';
@@ -25,6 +25,7 @@ export function checkProfile(
 ): { readonly checked: CheckedVariant; readonly problems: readonly Problem[] } {
   const model = loadProfile(source, fileName, variant === undefined ? {} : { variant });
   const file = new SourceFile(source, fileName);
+  checkStructure(file, model);
   const trace = run(new CircuitStates(model), [], NORMAL_SETUP);
   shorts(model, trace, file);
   for (const [part, state] of trace.memory.partStates)
