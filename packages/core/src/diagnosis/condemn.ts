@@ -208,7 +208,10 @@ function fedAndIdle(q: Inquiry, part: Part, branch: Branch): number {
     const o = i.item.observation;
     return o.kind === 'gauge' && odd(i.sound, i) && !odd(i.fits[h.index], i);
   });
-  const still = idle(false) ? 0.5 : idle(true) ? (gauged ? 0.5 : 0.25) : 0;
+  // Who was wrong about one step may be wrong about this one.
+  const doubt = items.some((i) => i.item.observation.kind === 'seen' && odd(i.fits[h.index], i));
+  const seen = idle(false) && !doubt;
+  const still = seen ? 0.5 : idle(false) || idle(true) ? (gauged ? 0.5 : 0.25) : 0;
   return still + 0.5 * inNotOut(q, branch);
 }
 
