@@ -6,6 +6,7 @@ test('12 V: idle volts prove nothing, volts under the blower prove the battery',
   await step(page, 'Blower keeps running', 'not seen');
   await page.getByRole('combobox', { name: 'Status light' }).selectOption('1');
   await entry(page, '10.1 B CH @blower');
+  await expect(evidence(page)).toContainText('B–CH: 10.1 V');
   await expect(suspects(page).first()).not.toContainText('sail switch');
   await entry(page, '10.3 BP NEG @blower');
   await expect(suspects(page).first()).toContainText(/battery sinks under load.*proved/s);
@@ -82,7 +83,9 @@ test('nothing fits: the page says so, names the reading, and asks on', async ({ 
   for (const title of ['Igniter glows', 'Burners light']) await step(page, title, 'seen');
   await step(page, 'Inducer runs', 'not seen');
   await entry(page, 'draft 2.4 inwc');
+  await expect(evidence(page)).toContainText('2.4 in w.c.');
   await entry(page, '41 W C @call');
+  await expect(evidence(page)).toContainText('W–C: 41 V');
   const region = page.getByRole('region', { name: 'Suspects' });
   await expect(region).toContainText('Something this model does not know');
   await expect(region).toContainText(/Fits nothing: .*41 V/);
