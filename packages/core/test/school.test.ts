@@ -1,4 +1,4 @@
-import { judgeDeadTest, judgeSparkGap, judgeThermocouple, USUAL_SCHOOL } from '../src/component-test';
+import { judgeDeadTest, judgeThermocouple, USUAL_SCHOOL } from '../src/component-test';
 import { Engine, instruction, minutesFor, provesWords, type Evidence } from '../src/diagnosis';
 import { findNet } from '../src/profile';
 import { NORMAL_SETUP } from '../src/sequence';
@@ -38,11 +38,11 @@ describe('schools change limits, kinds and costs, never the appliance', () => {
     expect(judgeThermocouple(0.009).verdict).toBe('bad');
     expect(judgeThermocouple(0.022, { ...USUAL_SCHOOL, thermocoupleVolts: 0.025 }).verdict).toBe('marginal');
   });
-  test('a spark gap: 1/8 in is right, 3/16 in accepted and noted, or not', () => {
-    expect(judgeSparkGap(0.0032).verdict).toBe('good');
-    expect(judgeSparkGap(0.0046).verdict).toBe('marginal');
-    expect(judgeSparkGap(0.0046, { ...USUAL_SCHOOL, sparkGap: 0.0032 }).verdict).toBe('bad');
-    expect(judgeSparkGap(0.001).verdict).toBe('bad');
+  test('an igniter inside its maker’s range is good, not marginal: 40 to 90 Ω cold', () => {
+    const element = { branch: '', title: 'element, cold', low: 40, high: 90 };
+    for (const ohms of [55, 65, 76]) expect(judgeDeadTest(element, reading(ohms)).verdict).toBe('good');
+    expect(judgeDeadTest(element, reading(85)).verdict).toBe('marginal');
+    expect(judgeDeadTest(element, reading(95)).verdict).toBe('bad');
   });
 
   test('who probes across pays less for it, and more for dead ohms', () => {

@@ -10,6 +10,9 @@ export interface Judgement {
   readonly words: string;
 }
 
+/** Written limits are this share either side of the book value, or a range of the maker's: what is good scales with them. */
+const LIMIT_SHARE = 0.2;
+
 /** A contact is judged by the school's limit; everything else by what is written. */
 const limitsOf = (test: DeadTest, school: School): DeadTest =>
   test.low === 0 && test.high === 1 ? { ...test, high: school.contactOhms } : test;
@@ -31,7 +34,7 @@ export function judgeDeadTest(written: DeadTest, reading: Reading, school: Schoo
   if (ohms < test.low || ohms > test.high) return { verdict: 'bad', words: `${shown} is out of limits (${limits}).` };
   if (test.low > 0 && test.high < Infinity) {
     const middle = (test.low + test.high) / 2;
-    const reach = middle * school.windingShare;
+    const reach = ((test.high - test.low) / 2) * Math.min(1, school.windingShare / LIMIT_SHARE);
     if (Math.abs(ohms - middle) > reach)
       return { verdict: 'marginal', words: `${shown} is usable but near its limit (${limits}): note it.` };
   }

@@ -11,8 +11,6 @@ export interface School {
   readonly thermocoupleVolts: number;
   /** Share of its book value within which a winding is good; twice that is marginal. */
   readonly windingShare: number;
-  /** Widest spark gap that is accepted, metres. */
-  readonly sparkGap: number;
   /** Best test first, or terminal by terminal from source to load. */
   readonly order: 'best-first' | 'terminal-by-terminal';
 }
@@ -23,6 +21,5 @@ export const USUAL_SCHOOL: School = {
   contactOhms: 1,
   thermocoupleVolts: 0.02,
   windingShare: 0.1,
-  sparkGap: 0.0048,
   order: 'best-first',
 };

@@ -21,15 +21,3 @@ export function judgeThermocouple(volts: number, school: School = USUAL_SCHOOL):
     };
   return { verdict: 'bad', words: `${shown} cannot hold the magnet for sure (minimum ${minimum}).` };
 }
-
-/** Judges a spark gap against its 1/8 in target, metres. */
-export function judgeSparkGap(metres: number, school: School = USUAL_SCHOOL): Judgement {
-  const target = 0.0032;
-  const shown = `${(metres * 1000).toFixed(1)} mm`;
-  if (metres < 0.0024)
-    return { verdict: 'bad', words: `${shown} is too narrow: the arc grounds out. Set 3.2 mm (1/8 in).` };
-  if (metres <= target + 0.0003) return { verdict: 'good', words: `${shown} is right.` };
-  if (metres <= school.sparkGap + 1e-6)
-    return { verdict: 'marginal', words: `${shown} is accepted; 3.2 mm (1/8 in) is the target. Note it.` };
-  return { verdict: 'bad', words: `${shown} is too wide. Set 3.2 mm (1/8 in).` };
-}

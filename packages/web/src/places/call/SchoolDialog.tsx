@@ -55,10 +55,6 @@ export function SchoolDialog({ school, onChange, onClose }: Props) {
         [0.1, '± 10 % of its book value'],
         [0.2, '± 20 % of its book value'],
       ])}
-      {choice('sparkGap', 'Spark gap accepted up to', [
-        [0.0032, '1/8 in (3.2 mm)'],
-        [0.0048, '3/16 in (4.8 mm)'],
-      ])}
       <p className="fine">Kept on this device. None of it changes what the appliance does.</p>
       <button type="button" autoFocus onClick={onClose}>
         Done
