@@ -4,6 +4,7 @@ import {
   compareEvents,
   mergeEvents,
   nextSeq,
+  entryWords,
   parseEntryLine,
   reduceCall,
   type CallEvent,
@@ -165,7 +166,7 @@ describe('the reducer', () => {
 
 describe('the entry line', () => {
   const parse = (line: string, phase?: string) => {
-    const parsed = parseEntryLine(model, line, phase);
+    const parsed = parseEntryLine(entryWords(model), line, phase);
     return parsed.ok ? parsed.value : parsed.message;
   };
 

@@ -7,7 +7,7 @@ export { compareEvents, mergeEvents, nextSeq } from './order';
 export { reduceCall, type Adjustment, type CallState, type LogEntry } from './reduce';
 export { translate } from './translate';
 export { closingObstacles } from './close';
-export { parseEntryLine } from './entry-line';
+export { entryWords, parseEntryLine, type EntryWords } from './entry-line';
 export { draftRecord, snapshot, standingOf } from './advice';
 export { CASE_FORMAT, caseEvents, caseHead, loadCase, type Case, type CaseStep, type Expectation } from './case';
 export { checkCase, type CaseResult } from './check-case';

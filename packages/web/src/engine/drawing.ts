@@ -1,3 +1,4 @@
+import { entryWords, type EntryWords } from '@zetalysis/core/call';
 import { codeWords, mayBypass, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
 import type { Model } from '@zetalysis/core/profile';
 import type { PartSymbol } from '@zetalysis/core/parts';
@@ -37,6 +38,8 @@ export interface Drawing {
   readonly plugs: readonly { readonly id: string; readonly title: string }[];
   readonly actions: readonly { readonly id: string; readonly title: string; readonly ledger: boolean }[];
   readonly cautions: readonly string[];
+  /** What the reading line understands. */
+  readonly words: EntryWords;
 }
 
 interface Choice {
@@ -123,5 +126,6 @@ export function drawingOf(model: Model): Drawing {
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),
     actions: model.actions.map(({ id, title, ledger }) => ({ id, title, ledger })),
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
+    words: entryWords(model),
   };
 }

@@ -1,16 +1,13 @@
 import { expose } from 'comlink';
 import {
-  parseEntryLine,
   reduceCall,
   snapshot,
   type AdviceSnapshot,
   type CallEvent,
   type CallState,
-  type EventBody,
 } from '@zetalysis/core/call';
 import { Engine, type Assessment, type RankedTest } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
-import type { Parsed } from '@zetalysis/core/units';
 import { drawingOf, type Drawing } from './drawing';
 import { testsView, type TestView } from './test-view';
 import { viewOf, type CallView, type ViewOptions } from './view';
@@ -54,9 +51,6 @@ const api = {
   advice(): AdviceSnapshot {
     if (!last) throw new Error('nothing assessed yet');
     return snapshot(need(), last.assessment, last.ranked);
-  },
-  entry(line: string, phase: string | undefined): Parsed<EventBody> {
-    return parseEntryLine(need().model, line, phase);
   },
 };
 

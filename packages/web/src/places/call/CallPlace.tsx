@@ -168,7 +168,6 @@ function OneCall({ id, me }: { id: string; me: Me }) {
             </h2>
             <Ladder drawing={drawing} view={view} red={probes[0]} onNet={tapNet} onPart={tapPart} />
             <EntryLine
-              api={api}
               drawing={drawing}
               at={view.at}
               phaseTitle={drawing.phases.find((p) => p.id === view.at)?.title ?? ''}

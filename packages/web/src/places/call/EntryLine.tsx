@@ -1,11 +1,8 @@
-import type { Remote } from 'comlink';
 import { useState, type RefObject } from 'react';
-import type { EventBody } from '@zetalysis/core/call';
+import { parseEntryLine, type EventBody } from '@zetalysis/core/call';
 import type { Drawing } from '../../engine/drawing';
-import type { EngineApi } from '../../engine/worker';
 
 interface Props {
-  readonly api: Remote<EngineApi> | undefined;
   readonly drawing: Drawing;
   readonly at: string;
   readonly phaseTitle: string;
@@ -17,13 +14,12 @@ interface Props {
 }
 
 /** A line such as `15.4V MV C`: value, red probe, black probe. Tapping the ladder fills in the probes. */
-export function EntryLine({ api, drawing, at, phaseTitle, probes, field, onBody, onClear }: Props) {
+export function EntryLine({ drawing, at, phaseTitle, probes, field, onBody, onClear }: Props) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
-  const submit = async (e: React.FormEvent): Promise<void> => {
+  const submit = (e: React.FormEvent): void => {
     e.preventDefault();
-    if (!api) return;
-    const parsed = await api.entry(`${text} ${probes}`, at);
+    const parsed = parseEntryLine(drawing.words, `${text} ${probes}`, at);
     if (!parsed.ok) return setProblem(parsed.message);
     setText('');
     setProblem(undefined);
@@ -31,7 +27,7 @@ export function EntryLine({ api, drawing, at, phaseTitle, probes, field, onBody,
     onBody(parsed.value);
   };
   return (
-    <form className="entry" onSubmit={(e) => void submit(e)}>
+    <form className="entry" onSubmit={submit}>
       <label>
         <span>
           {probes === '' ? 'Reading' : <strong>{probes}</strong>}
