@@ -1,5 +1,5 @@
 import type { Danger, Episode, Evidence, EvidenceItem } from '../diagnosis';
-import { findPart, type Model } from '../profile';
+import { findPart, replacedWith, type Model } from '../profile';
 import { NORMAL_SETUP, type Setup } from '../sequence';
 import type { BreakRecord, CallEvent, EventBody } from './event';
 import { mergeEvents } from './order';
@@ -77,12 +77,12 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
         });
         break;
       case 'repaired': {
-        const part = findPart(model, body.part)!.index;
-        const measured = (present.measured ?? []).filter((p) => p !== part);
+        const parts = replacedWith(model, findPart(model, body.part)!.index);
+        const measured = (present.measured ?? []).filter((p) => !parts.includes(p));
         episodes.push({
           setup: present.setup,
-          repaired: [...new Set([...present.repaired, part])],
-          measured: body.measured === true ? [...measured, part] : measured,
+          repaired: [...new Set([...present.repaired, ...parts])],
+          measured: body.measured === true ? [...measured, ...parts] : measured,
         });
         break;
       }

@@ -47,6 +47,7 @@ export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] 
       const id = `${part.id}.${mode.id}`;
       const tripped = mode.trips === undefined ? undefined : model.parts.find((p) => p.id === mode.trips)!.index;
       const weight = mode.weight * (weights[id] ?? 1);
+      const whole = mode.mend === 'replace' ? model.parts[part.assembly]! : part;
       const comesAndGoes = mode.intermittent ?? 0;
       const always = {
         id,
@@ -54,8 +55,8 @@ export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] 
         faults: [{ part: part.index, mode: index }],
         occurs: 1,
         weight: weight * (1 - comesAndGoes),
-        repair: mode.mend === 'none' ? 'none' : repairKey(part.id, part.kind.name, mode.mend),
-        breaks: mode.mend === 'none' ? undefined : (tripped ?? part.index),
+        repair: mode.mend === 'none' ? 'none' : repairKey(whole.id, part.kind.name, mode.mend),
+        breaks: mode.mend === 'none' ? undefined : (tripped ?? whole.index),
         cause: tripped === undefined ? undefined : part.index,
         words: `The ${part.title} ${mode.words}`,
       };

@@ -144,7 +144,8 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
 
 /** Whether a test is one that can condemn the break or its cause: made on the part itself or on what it senses. */
 export function touches(model: Model, h: Hypothesis, o: Question): boolean {
-  const parts = [h.breaks, h.cause].filter((p) => p !== undefined).map((p) => model.parts[p]!);
+  const own = [h.breaks, h.cause, ...h.faults.map((f) => f.part)];
+  const parts = [...new Set(own)].filter((p) => p !== undefined).map((p) => model.parts[p]!);
   switch (o.kind) {
     case 'ohms':
       return parts.some((p) => p.index === o.part);

@@ -75,6 +75,7 @@ export const control: PartKind = {
         return ohms(port.ohms);
     }
   },
+  yields: true,
   deadTests: () => [],
   symbol: (branch, spec) => {
     const role = portsOf(spec).find((p) => p.name === branch)!.role;

@@ -5,7 +5,10 @@
 import { battery } from './battery';
 import { condition } from './condition';
 import { control } from './control';
+import { converter } from './converter';
+import { delay } from './delay';
 import { earthReference } from './earth-reference';
+import { element } from './element';
 import { flameRod } from './flame-rod';
 import { fuse } from './fuse';
 import { glowIgniter } from './glow-igniter';
@@ -17,12 +20,15 @@ import { plugPin } from './plug';
 import { relay } from './relay';
 import { solenoid } from './solenoid';
 import { sparkGap } from './spark-gap';
+import { stepper } from './stepper';
 import { supply } from './supply';
 import { handSwitch } from './switch';
 import { thermocouple } from './thermocouple';
+import { thermopile } from './thermopile';
 import { transformer } from './transformer';
 import { ventDamper } from './vent-damper';
 import { wire } from './wire';
+import { zoneValve } from './zone-valve';
 
 export type {
   ControlPort,
@@ -42,6 +48,7 @@ export { fuseOpeningTime } from './fuse';
 const ALL: readonly PartKind[] = [
   supply,
   battery,
+  converter,
   earthReference,
   handSwitch,
   interlock,
@@ -49,13 +56,18 @@ const ALL: readonly PartKind[] = [
   fuse,
   solenoid,
   relay,
+  delay,
+  element,
+  stepper,
   thermocouple,
+  thermopile,
   pilotMagnet,
   motor,
   glowIgniter,
   sparkGap,
   flameRod,
   ventDamper,
+  zoneValve,
   control,
   wire,
   plugPin,

@@ -1,4 +1,7 @@
-import { CLOSED, num, OPEN, other, type PartKind } from './part-kind';
+import { CLOSED, num, OPEN, other, type PartKind, type Spec } from './part-kind';
+
+const earlyPoint = (spec: Spec): number =>
+  num(spec, 'closes-at') + num(spec, 'early-share') * (num(spec, 'opens-at') - num(spec, 'closes-at'));
 
 /**
  * A safety or operating switch that watches a physical quantity: limit, roll-out, pressure switch, low-water cut-off,
@@ -18,6 +21,9 @@ export const interlock: PartKind = {
     'open-weight': { type: 'none', default: 1 },
     'stuck-weight': { type: 'none', default: 0.2 },
     'tripped-weight': { type: 'none', default: 0.25 },
+    /** Weight of "opens too early", and where it then opens: this share of the way from `closes-at` to `opens-at`. */
+    'early-weight': { type: 'none', default: 0 },
+    'early-share': { type: 'none', default: 0.2 },
   },
   branches: () => [''],
   states: ['open', 'closed', 'tripped'],
@@ -41,6 +47,16 @@ export const interlock: PartKind = {
           } as const,
         ]
       : []),
+    ...(num(spec, 'early-weight') > 0
+      ? [
+          {
+            id: 'early',
+            words: 'opens too early: its set point has drifted',
+            weight: num(spec, 'early-weight'),
+            mend: 'replace',
+          } as const,
+        ]
+      : []),
     other(0.1),
   ],
   electrical: (_spec, state, fault) => {
@@ -52,7 +68,7 @@ export const interlock: PartKind = {
     if (view.state === 'tripped') return undefined;
     const value = view.sensed('senses');
     const closesAt = num(view.spec, 'closes-at');
-    const opensAt = num(view.spec, 'opens-at');
+    const opensAt = view.fault === 'early' ? earlyPoint(view.spec) : num(view.spec, 'opens-at');
     const onRise = closesAt >= opensAt;
     const wantsClosed = onRise ? value >= closesAt : value <= closesAt;
     const wantsOpen = onRise ? value <= opensAt : value >= opensAt;
@@ -64,6 +80,7 @@ export const interlock: PartKind = {
   thresholds: (spec) => [
     { field: 'senses', value: num(spec, 'closes-at') },
     { field: 'senses', value: num(spec, 'opens-at') },
+    ...(num(spec, 'early-weight') > 0 ? [{ field: 'senses', value: earlyPoint(spec) }] : []),
   ],
   // What the ohmmeter shows depends on the quantity it senses; the closed contact is judged.
   deadTests: () => [{ branch: '', title: 'contact', low: 0, high: 1 }],

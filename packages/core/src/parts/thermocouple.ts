@@ -13,6 +13,8 @@ export const thermocouple: PartKind = {
     volts: { type: 'voltage', default: 0.029, spread: 0.07 },
     ohms: { type: 'resistance', default: 0.02, spread: 0.06 },
     'weak-volts': { type: 'voltage', default: 0.01, spread: 0.08 },
+    /** What a bad joint where it screws in adds. */
+    'loose-ohms': { type: 'resistance', default: 0.25 },
     'heat-up': { type: 'time', default: 35, spread: 0.15 },
     'cool-down': { type: 'time', default: 40, spread: 0.15 },
   },
@@ -29,7 +31,7 @@ export const thermocouple: PartKind = {
     if (fault === 'open') return OPEN;
     const full = num(spec, fault === 'weak' ? 'weak-volts' : 'volts');
     const volts = state === 'cold' ? 0 : state === 'grazed' ? 0.35 * full : full;
-    return { type: 'source', volts, r: num(spec, 'ohms') + (fault === 'loose' ? 0.25 : 0), x: 0 };
+    return { type: 'source', volts, r: num(spec, 'ohms') + (fault === 'loose' ? num(spec, 'loose-ohms') : 0), x: 0 };
   },
   move: (view) => {
     const covered = view.sensed('senses');
@@ -42,6 +44,7 @@ export const thermocouple: PartKind = {
     { field: 'senses', value: 0.3 },
     { field: 'senses', value: 0.8 },
   ],
+  yields: true,
   feeds: (spec) => ({ volts: num(spec, 'volts'), frequency: 'dc' }),
   deadTests: () => [],
   symbol: () => 'source',

@@ -149,6 +149,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       branches: own,
       conditions,
       senses,
+      assembly: raw.assembly === undefined ? index : netlist.parts.findIndex((p) => p.id === raw.assembly),
       minutes: raw.minutes,
       ...(raw.caution === undefined ? {} : { caution: raw.caution }),
     };
@@ -222,6 +223,16 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const gauges = loadGauges(fields, root, quantities, phases);
   const looks = loadLooks(fields, root, compile);
   const asked = { phases, gauges, looks, nets: netlist.nets };
+  for (const raw of rawParts)
+    if (raw.assembly !== undefined && !parts.some((p) => p.id === raw.assembly))
+      file.problem(
+        [...raw.path, 'assembly'],
+        unknownName(
+          'part',
+          raw.assembly,
+          parts.map((p) => p.id),
+        ),
+      );
   for (const part of parts)
     for (const mode of part.modes)
       if (mode.trips !== undefined && !parts.some((p) => p.id === mode.trips))

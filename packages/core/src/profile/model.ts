@@ -32,6 +32,8 @@ export interface Part {
   readonly senses: ReadonlyMap<string, number>;
   /** What the part may do to a hand that touches it, from the profile. */
   readonly caution?: string;
+  /** The part it is built into and replaced with, by index; itself when it is replaced alone. */
+  readonly assembly: number;
   /** Minutes to reach the part for a dead test. */
   readonly minutes: number;
 }
@@ -266,6 +268,10 @@ export function findNet(model: Model, name: string): number {
   const exact = model.nets.indexOf(name);
   return exact >= 0 ? exact : model.nets.findIndex((net) => net.toLowerCase() === name.toLowerCase());
 }
+
+/** A part and what is built into it: all of it is new when the part is replaced. */
+export const replacedWith = (model: Model, part: number): number[] =>
+  model.parts.filter((p) => p.index === part || p.assembly === part).map((p) => p.index);
 
 export function findPart(model: Model, id: string): Part | undefined {
   return model.parts.find((part) => part.id === id);

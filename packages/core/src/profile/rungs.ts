@@ -73,6 +73,7 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
             modes: [],
             weights: new Map(),
             caution: undefined,
+            assembly: undefined,
             minutes: 3,
             path: [...path, i],
           });

@@ -58,9 +58,7 @@ function shorts(model: Model, trace: Trace, file: SourceFile): void {
       const [given, own] =
         e.type === 'source' ? [across(e.a, e.b), e.volts] : [across(...e.secondary), e.ratio * across(...e.primary)];
       const part = model.parts.find((p) => p.id === e.id.split('.')[0]);
-      // A control's weak feed is meant to be pulled down by flame or rod.
-      if (own > 0 && given < SHORTED * own && part && part.kind.name !== 'control' && part.kind.name !== 'thermocouple')
-        found.add(part.id);
+      if (own > 0 && given < SHORTED * own && part && part.kind.yields !== true) found.add(part.id);
     }
   for (const id of found)
     file.problem(['parts', id], 'is short-circuited in a healthy run: a rung leads from it and back without a load');

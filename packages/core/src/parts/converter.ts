@@ -1,0 +1,37 @@
+import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+/** A power supply inside an appliance: line voltage in, low direct current out. The two sides meet only at ground. */
+export const converter: PartKind = {
+  name: 'converter',
+  title: 'power supply',
+  fields: {
+    volts: { type: 'voltage', default: 24, spread: 0.02 },
+    /** Inner resistance of the output. */
+    ohms: { type: 'resistance', default: 0.5 },
+    /** What the input draws. */
+    'input-ohms': { type: 'resistance', default: 1800 },
+    'starts-at': { type: 'voltage', default: 85 },
+    weight: { type: 'none', default: 0.8 },
+  },
+  branches: () => ['input', 'output'],
+  states: ['off', 'on'],
+  modes: (spec) => [
+    { id: 'dead', words: 'gives nothing out though it is fed', weight: num(spec, 'weight'), mend: 'replace' },
+    { id: 'weak', words: 'sinks under load', weight: 0.4 * num(spec, 'weight'), mend: 'replace' },
+    other(0.1),
+  ],
+  electrical: (spec, state, fault, branch) => {
+    if (branch === 'input') return ohms(num(spec, 'input-ohms'));
+    if (state === 'off' || fault === 'dead') return OPEN;
+    return { type: 'source', volts: num(spec, 'volts'), r: num(spec, 'ohms') * (fault === 'weak' ? 30 : 1), x: 0 };
+  },
+  move: (view) => {
+    const fed = view.volts('input') >= num(view.spec, 'starts-at');
+    if (view.state === 'off' && fed) return { to: 'on', after: 300 };
+    if (view.state === 'on' && !fed) return { to: 'off', after: 100 };
+    return undefined;
+  },
+  feeds: (spec, branch) => (branch === 'output' ? { volts: num(spec, 'volts'), frequency: 'dc' } : undefined),
+  deadTests: () => [],
+  symbol: (branch) => (branch === 'output' ? 'source' : 'load'),
+};

@@ -1,0 +1,35 @@
+import { num, ohms, OPEN, other, text, type PartKind } from './part-kind';
+
+/** An electric heating element in water. Its resistance follows from its plate: R = V² / P. */
+export const element: PartKind = {
+  name: 'element',
+  title: 'heating element',
+  fields: {
+    ohms: { type: 'resistance', spread: 0.04 },
+    'heats-at': { type: 'voltage', default: 80 },
+    /** The net of the tank or case, for an element that leaks. */
+    sheath: { type: 'net' },
+  },
+  branches: () => [''],
+  states: ['cold', 'heating'],
+  modes: (spec) => [
+    { id: 'open', words: 'is open: burnt out', weight: 2.5, mend: 'replace' },
+    {
+      id: 'leaking',
+      words: 'leaks to ground: its sheath is cracked',
+      weight: 0.6,
+      mend: 'replace',
+      shorts: { to: text(spec, 'sheath'), r: 22 },
+    },
+    other(0.1),
+  ],
+  electrical: (spec, _state, fault) => (fault === 'open' ? OPEN : ohms(num(spec, 'ohms'))),
+  move: (view) => {
+    const fed = view.fault !== 'open' && view.volts('') >= num(view.spec, 'heats-at');
+    if (view.state === 'cold' && fed) return { to: 'heating', after: 200 };
+    if (view.state === 'heating' && !fed) return { to: 'cold', after: 200 };
+    return undefined;
+  },
+  deadTests: (spec) => [{ branch: '', title: 'element', low: num(spec, 'ohms') * 0.9, high: num(spec, 'ohms') * 1.2 }],
+  symbol: () => 'load',
+};

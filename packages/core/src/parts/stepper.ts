@@ -1,0 +1,55 @@
+import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+
+const HALVES = ['a1', 'a2', 'b1', 'b2'] as const;
+
+/**
+ * The two-phase stepper of a modulating gas valve: four half-windings against two centre pins, alike by design. One that
+ * differs from the others by more than about 5 % condemns the valve (common practice, no source).
+ */
+export const stepper: PartKind = {
+  name: 'stepper',
+  title: 'stepper',
+  fields: {
+    ohms: { type: 'resistance', spread: 0.03 },
+    'steps-at': { type: 'voltage', default: 14 },
+    /** Time to its place for lighting. */
+    'sets-in': { type: 'time', default: 1.5, spread: 0.1 },
+    weight: { type: 'none', default: 1 },
+  },
+  branches: () => HALVES,
+  states: ['parked', 'set'],
+  modes: (spec) => {
+    const weight = num(spec, 'weight');
+    return [
+      { id: 'half-open', words: 'has an open half-winding', weight: 0.7 * weight, mend: 'replace' },
+      {
+        id: 'centre-open',
+        words: 'has two open half-windings on one centre pin',
+        weight: 0.5 * weight,
+        mend: 'replace',
+      },
+      { id: 'jammed', words: 'is fed and does not turn', weight: 0.5 * weight, mend: 'replace' },
+      other(0.1),
+    ];
+  },
+  electrical: (spec, _state, fault, branch) => {
+    if (fault === 'half-open' && branch === 'a2') return OPEN;
+    if (fault === 'centre-open' && branch.startsWith('b')) return OPEN;
+    return ohms(num(spec, 'ohms'));
+  },
+  move: (view) => {
+    const fed = HALVES.every((half) => view.volts(half) >= num(view.spec, 'steps-at'));
+    if (view.state === 'parked' && fed && view.fault === undefined)
+      return { to: 'set', after: num(view.spec, 'sets-in') * 1000 };
+    if (view.state === 'set' && !fed) return { to: 'parked', after: 1000 };
+    return undefined;
+  },
+  deadTests: (spec) =>
+    HALVES.map((branch) => ({
+      branch,
+      title: `half-winding ${branch}`,
+      low: num(spec, 'ohms') * 0.9,
+      high: num(spec, 'ohms') * 1.1,
+    })),
+  symbol: () => 'coil',
+};
