@@ -13,13 +13,15 @@ export interface RawPart {
   /** Weights this profile gives to ways of failing; `*` stands for those not named. */
   readonly weights: ReadonlyMap<string, number>;
   readonly caution: string | undefined;
+  /** Brought along for one test: cannot be broken, and is not drawn. */
+  readonly testOnly: boolean;
   /** The part it is built into and replaced with. */
   readonly assembly: string | undefined;
   readonly minutes: number;
   readonly path: Path;
 }
 
-const COMMON = ['kind', 'title', 'caution', 'minutes', 'modes', 'weights', 'assembly'];
+const COMMON = ['kind', 'title', 'caution', 'minutes', 'modes', 'weights', 'assembly', 'test-only'];
 
 /** Reads the `parts:` section. `quantityDimension` gives the dimension of a quantity for set points in its unit. */
 export function loadParts(
@@ -68,6 +70,7 @@ export function loadParts(
       modes,
       weights: loadWeights(fields, part['weights'], [...path, 'weights'], modes.length > 0 ? modes : kind.modes(spec)),
       caution: part['caution'] === undefined ? undefined : fields.text(part, 'caution', path),
+      testOnly: fields.flag(part, 'test-only', path, false),
       assembly: part['assembly'] === undefined ? undefined : fields.text(part, 'assembly', path),
       minutes: fields.number(part, 'minutes', path, 4),
       path,

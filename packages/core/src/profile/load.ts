@@ -145,12 +145,13 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       title: raw.title,
       kind: raw.kind,
       spec,
-      modes: weighted(raw.modes.length > 0 ? raw.modes : raw.kind.modes(spec), raw.weights),
+      modes: raw.testOnly ? [] : weighted(raw.modes.length > 0 ? raw.modes : raw.kind.modes(spec), raw.weights),
       branches: own,
       conditions,
       senses,
       assembly: raw.assembly === undefined ? index : netlist.parts.findIndex((p) => p.id === raw.assembly),
       minutes: raw.minutes,
+      testOnly: raw.testOnly,
       ...(raw.caution === undefined ? {} : { caution: raw.caution }),
     };
   });

@@ -32,6 +32,8 @@ export interface Part {
   readonly senses: ReadonlyMap<string, number>;
   /** What the part may do to a hand that touches it, from the profile. */
   readonly caution?: string;
+  /** Brought along for one test: cannot be broken, and is not drawn. */
+  readonly testOnly: boolean;
   /** The part it is built into and replaced with, by index; itself when it is replaced alone. */
   readonly assembly: number;
   /** Minutes to reach the part for a dead test. */

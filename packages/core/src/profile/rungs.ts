@@ -74,6 +74,7 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
             weights: new Map(),
             caution: undefined,
             assembly: undefined,
+            testOnly: false,
             minutes: 3,
             path: [...path, i],
           });

@@ -78,10 +78,8 @@ export function drawingOf(model: Model): Drawing {
     phases: model.phases.map(({ id, title, ask, unwanted, trial }) => ({ id, title, ask, unwanted, trial })),
     rungs: model.rungs
       .filter((rung) => {
-        const kinds = rung.items.flatMap((i) =>
-          'branch' in i ? [model.parts[model.branches[i.branch]!.part]!.kind.name] : [],
-        );
-        return kinds.length > 1 || !NOT_DRAWN.has(kinds[0]!);
+        const parts = rung.items.flatMap((i) => ('branch' in i ? [model.parts[model.branches[i.branch]!.part]!] : []));
+        return !parts[0]!.testOnly && (parts.length > 1 || !NOT_DRAWN.has(parts[0]!.kind.name));
       })
       .map((rung) => ({
         id: rung.id,
@@ -116,7 +114,7 @@ export function drawingOf(model: Model): Drawing {
       dimension: model.quantities[g.quantity]!.dimension,
     })),
     parts: model.parts
-      .filter((p) => p.kind.name !== 'plug-pin')
+      .filter((p) => p.kind.name !== 'plug-pin' && !p.testOnly)
       .map((p) => ({
         id: p.id,
         title: p.title,
