@@ -1,6 +1,7 @@
 import { NORMAL_SETUP } from '../sequence';
 import type { Engine } from './engine';
 import type { Hypothesis } from './hypothesis';
+import type { Question } from './observation';
 import { touches as canTouch } from './proof';
 import type { Prediction } from './predict';
 import { setupFor } from './tests';
@@ -45,7 +46,7 @@ function signature(engine: Engine, h: Hypothesis): string {
   return engine.tests
     .map((test) => {
       const chain = [{ setup: setupFor(NORMAL_SETUP, test.intervention), repaired: [] }];
-      return rounded(engine.traces.predict(h.faults, chain, test.question));
+      return rounded(engine.traces.predict(h.faults, chain, test.question), ratedOf(engine, test.question));
     })
     .join(';');
 }
@@ -56,24 +57,30 @@ function hasOwnTest(engine: Engine, h: Hypothesis): boolean {
   const rivals = engine.hypotheses.filter((r) => (r.kind === 'fault' || r.kind === 'healthy') && r.breaks !== h.breaks);
   return engine.tests.some((test) => {
     if (test.intervention || !canTouch(engine.model, h, test.question)) return false;
-    const own = rounded(engine.traces.predict(h.faults, chain, test.question));
-    return rivals.some((r) => rounded(engine.traces.predict(r.faults, chain, test.question)) !== own);
+    const rated = ratedOf(engine, test.question);
+    const own = rounded(engine.traces.predict(h.faults, chain, test.question), rated);
+    return rivals.some((r) => rounded(engine.traces.predict(r.faults, chain, test.question), rated) !== own);
   });
 }
 
+/** Volts of the source behind the red probe: millivolts are told apart in finer steps than line volts. */
+const ratedOf = ({ model }: Engine, q: Question): number =>
+  q.kind === 'volts'
+    ? Math.max(model.ratedVolts[q.red]!, q.black === model.ground ? 0 : model.ratedVolts[q.black]!)
+    : 0;
+
 /** Predictions rounded to what a meter can tell apart. */
-function rounded(p: Prediction): string {
+function rounded(p: Prediction, rated: number): string {
+  const step = Math.min(0.5, 0.02 * rated);
   switch (p.kind) {
     case 'choice':
       return `${p.answer}`;
     case 'volts':
-      return p.volts < 0.5
-        ? 'dead'
-        : `${Math.round(p.volts / Math.max(0.5, p.volts * 0.04))}V${p.volts > 60 ? 'L' : ''}`;
+      return p.volts < step ? 'dead' : `${Math.round(Math.log(p.volts) * 12)}V`;
     case 'ghost':
       return 'dead';
     case 'unsteady':
-      return `u${Math.round(p.high / 3)}`;
+      return `u${Math.round(p.high / (6 * step))}`;
     case 'ohms':
       return p.ohms > 5e6 ? 'OL' : `${Math.round(Math.log(Math.max(p.ohms, 0.2)) * 4)}`;
     case 'number':

@@ -23,7 +23,7 @@ const PLAUSIBLE: Partial<Record<Dimension, number>> = {
   voltage: 1000,
   current: 100,
   resistance: 1e9,
-  pressure: 2e6,
+  pressure: 7e6,
   temperature: 2000,
   time: 7 * 86400,
   fraction: 1,
