@@ -11,15 +11,15 @@ const engines = new Map<string, Engine>();
 function engineFor(id: string, variant: string | undefined): Engine {
   const key = `${id}|${variant ?? ''}`;
   let engine = engines.get(key);
-  if (!engine) engines.set(key, (engine = new Engine(profile(id as 'furnace-condensing', variant))));
+  if (!engine) engines.set(key, (engine = new Engine(profile(id, variant))));
   return engine;
 }
 
 describe('every story comes out as it says', () => {
-  test('there are at least six stories for every family', () => {
+  test('there are at least four stories for every family', () => {
     const count = (id: string) =>
       files.filter((f) => readFileSync(join(CASES, f), 'utf8').includes(`profile: ${id}`)).length;
-    for (const id of FAMILIES) expect([id, count(id) >= 6]).toEqual([id, true]);
+    for (const id of FAMILIES) expect([id, count(id) >= 4]).toEqual([id, true]);
   });
 
   test.each(files)('%s', (file) => {

@@ -1,7 +1,13 @@
 import { PART_KINDS, type PartView, type Spec } from '../src/parts';
 import { FAMILIES, profile } from './models';
 
-const all = [...FAMILIES.flatMap((id) => profile(id).parts), ...profile('steam-intermittent-pilot', 'relay').parts];
+// The condensing furnace first: its parts are meant where a test names one.
+const all = [
+  ...profile('furnace-condensing').parts,
+  ...profile('steam-intermittent-pilot', 'relay').parts,
+  ...FAMILIES.flatMap((id) => profile(id).parts),
+  ...profile('mobile-water-heater', 'electric-side').parts,
+];
 const part = (id: string) => all.find((p) => p.id === id)!;
 
 /** What a part sees, for asking it directly. */

@@ -1,7 +1,7 @@
 import type { Model } from '../profile';
 import { USUAL_SCHOOL, type School } from '../component-test';
 import { CircuitStates, OUTCOMES, setupKey } from '../sequence';
-import { fitOf, levelOf, likelihood, scaleOf, type Fit } from './likelihood';
+import { fitOf, likelihood, scaleOf, type Fit } from './likelihood';
 import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
 import { rankTests, type RankedTest } from './next-test';
 import { episodeKey, questionKey, type Evidence, type Observation, type Question } from './observation';
@@ -11,6 +11,7 @@ import { answersOf, type Prediction } from './predict';
 import { contradiction, debtPaid, proofDebt, prove, type Proof } from './proof';
 import { mayPropose, type Role } from './safety';
 import { setupFor, testsOf, type Test } from './tests';
+import { voltsRangeOf } from './volts-range';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
@@ -264,7 +265,7 @@ export function synthesise(model: Model, question: Question, p: Prediction): Obs
         return { ...question, reading: { kind: 'range', low: p.low, high: p.high, dimension: 'voltage' } };
       return {
         ...question,
-        reading: { kind: 'value', value: levelOf(model, question) === 'millivolt' ? 0.0003 : 1, dimension: 'voltage' },
+        reading: { kind: 'value', value: 0.7 * voltsRangeOf(model, question).stray, dimension: 'voltage' },
       };
     case 'ohms':
       if (p.kind !== 'ohms') return undefined;

@@ -1,7 +1,8 @@
-import { readingValue } from '../units';
-import type { Level, Look, Model } from '../profile';
+import { readingValue, type Dimension } from '../units';
+import type { Look, Model } from '../profile';
 import type { Observation, Question } from './observation';
 import { answersOf, type Prediction } from './predict';
+import { isDead, voltsRangeOf, voltsSd, type VoltsRange } from './volts-range';
 
 /** How an observation sits with a prediction. */
 export interface Fit {
@@ -25,42 +26,21 @@ const BLUNDER = {
   look: 0,
 } as const;
 
-/** Spread of loaded control and line voltages between sound installations, share of the value (transformer, house supply). */
-const VOLTAGE_SPREAD = 0.035;
-/** Meter accuracy: share of the value, plus volts that depend on the range. */
-const METER_SHARE = 0.008;
 /** A wire that is dead but runs beside live ones often shows a little through a poor path. */
 const STRAY_SHARE = 0.25;
 
-/** What a voltmeter does at each level of the circuit, volts. */
-interface VoltsRange {
-  /** Blunders are spread up to here. */
-  readonly top: number;
-  /** Smallest error of the display. */
-  readonly floor: number;
-  /** Below this a wire is called dead; strays have this mean. */
-  readonly dead: number;
-  readonly stray: number;
-  /** Mean of what couples into a floating probe. */
-  readonly ghost: number;
-}
-
-const VOLTS_RANGES: Readonly<Record<Level, VoltsRange>> = {
-  line: { top: 150, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 25 },
-  control: { top: 30, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 3 },
-  millivolt: { top: 0.06, floor: 0.0004, dead: 0.0015, stray: 0.0005, ghost: 0.0005 },
-};
-
-/** The level of a reading: the higher one of its two nets. */
-export function levelOf(model: Model, q: { readonly red: number; readonly black: number }): Level {
-  const levels = [q.red, q.black].filter((n) => n !== model.ground).map((n) => model.levels[n]!);
-  return levels.includes('line') ? 'line' : levels.includes('control') ? 'control' : (levels[0] ?? 'control');
-}
 /** A phase that never comes under a hypothesis can hardly have been read in. */
 const ABSENT = 0.35;
 
-/** Smallest error of a gauge, by SI dimension of the quantity: 0.02 in w.c., 0.15 µA, 2 K. */
-const GAUGE_FLOOR: Readonly<Record<string, number>> = { pressure: 5, current: 0.15e-6, temperature: 2 };
+/** Smallest error of a gauge, by dimension of the quantity: 0.02 in w.c., 0.15 µA, 2 K, 0.2 % CO2. */
+const GAUGE_FLOOR: Partial<Readonly<Record<Dimension, number>>> = {
+  pressure: 5,
+  current: 0.15e-6,
+  temperature: 2,
+  fraction: 0.002,
+};
+/** For what has no floor of its own. */
+const ANY_FLOOR = 0.01;
 
 export interface Scale {
   /** Largest value the question can sensibly answer, SI: blunders are spread up to it. */
@@ -91,15 +71,14 @@ export function fitOf(
       return choice(prediction, observation.answer, look.answers.length, lookError(look, prediction, sound));
     }
     case 'volts':
-      return { ...fitVolts(observation, prediction, levelOf(model, observation)), blunder: BLUNDER.volts };
+      return { ...fitVolts(observation, prediction, voltsRangeOf(model, observation)), blunder: BLUNDER.volts };
     case 'ohms':
       return { ...fitOhms(observation, prediction), blunder: BLUNDER.ohms };
-    case 'gauge': {
-      const floor = GAUGE_FLOOR[model.quantities[model.gauges[observation.gauge]!.quantity]!.dimension] ?? 0;
-      return { ...fitNumber(readingValue(observation.reading), prediction, scale, floor), blunder: BLUNDER.gauge };
+    case 'gauge':
+    case 'timing': {
+      const fit = fitNumber(readingValue(observation.reading), prediction, scale, numberError(model, observation));
+      return { ...fit, blunder: BLUNDER[observation.kind] };
     }
-    case 'timing':
-      return { ...fitNumber(readingValue(observation.reading), prediction, scale, 1), blunder: BLUNDER.timing };
   }
 }
 
@@ -124,18 +103,11 @@ const gauss = (x: number, mean: number, sd: number): number =>
   Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
 const decay = (x: number, mean: number): number => Math.exp(-Math.abs(x) / mean) / mean;
 
-export const voltsSd = (volts: number, level: Level): number =>
-  Math.hypot(METER_SHARE * volts + VOLTS_RANGES[level].floor, VOLTAGE_SPREAD * volts);
-
-/** Whether a wire that reads this is called dead. */
-export const isDead = (volts: number, level: Level): boolean => volts < VOLTS_RANGES[level].dead;
-
 function fitVolts(
   o: Extract<Observation, { kind: 'volts' }>,
   p: Prediction,
-  level: Level,
+  range: VoltsRange,
 ): { fit: number; base: number } {
-  const range = VOLTS_RANGES[level];
   const base = 1 / range.top;
   const wanders = o.reading.kind === 'range';
   const x = Math.abs(readingValue(o.reading));
@@ -143,8 +115,8 @@ function fitVolts(
   switch (p.kind) {
     case 'volts': {
       const steady = wanders ? 0.02 : 1;
-      const sharp = gauss(x, p.volts, voltsSd(p.volts, level));
-      const dead = isDead(p.volts, level) ? (1 - STRAY_SHARE) * sharp + STRAY_SHARE * decay(x, range.stray) : sharp;
+      const sharp = gauss(x, p.volts, voltsSd(p.volts, range));
+      const dead = isDead(p.volts, range) ? (1 - STRAY_SHARE) * sharp + STRAY_SHARE * decay(x, range.stray) : sharp;
       return { fit: absent * steady * dead, base };
     }
     case 'unsteady': {
@@ -178,25 +150,33 @@ function fitOhms(o: Extract<Observation, { kind: 'ohms' }>, p: Prediction): { fi
   return { fit: gauss(Math.log10(Math.max(x, 0.1)), Math.log10(near), sd), base };
 }
 
-function fitNumber(x: number, p: Prediction, scale: Scale, floor: number): { fit: number; base: number } {
-  const base = 1 / Math.max(scale.top, floor * 10);
+function fitNumber(x: number, p: Prediction, scale: Scale, error: NumberError): { fit: number; base: number } {
+  const base = 1 / Math.max(scale.top, error.floor * 10);
   if (p.kind !== 'number') return { fit: 0, base };
-  const sd = numberSd(p.value, p.spread, floor);
+  const sd = numberSd(p.value, p.spread, error);
   return { fit: (p.absent ? ABSENT : 1) * gauss(x, p.value, sd), base };
 }
 
-export const numberSd = (value: number, spread: number, floor: number): number =>
-  Math.hypot(floor, value * Math.hypot(0.02, spread));
+/** How well a number can be read, and from where its share of error counts (a thermometer does not err by Kelvins from zero). */
+export interface NumberError {
+  readonly floor: number;
+  readonly zero: number;
+}
+
+export const numberSd = (value: number, spread: number, { floor, zero }: NumberError): number =>
+  Math.hypot(floor, (value - zero) * Math.hypot(0.02, spread));
+
+const ROOM = 293.15;
 
 /** Errors a reading of this question can have, for telling predicted values apart. */
-export function gaugeFloor(model: Model, question: Question): number {
-  if (question.kind === 'gauge')
-    return GAUGE_FLOOR[model.quantities[model.gauges[question.gauge]!.quantity]!.dimension] ?? 0;
-  return question.kind === 'timing' ? 1 : 0;
+export function numberError(model: Model, question: Question): NumberError {
+  if (question.kind !== 'gauge') return { floor: question.kind === 'timing' ? 1 : 0, zero: 0 };
+  const { dimension } = model.quantities[model.gauges[question.gauge]!.quantity]!;
+  return { floor: GAUGE_FLOOR[dimension] ?? ANY_FLOOR, zero: dimension === 'temperature' ? ROOM : 0 };
 }
 
 /** Top of the scale of a question: what blunders are spread over. */
 export function scaleOf(model: Model, question: Question, predictions: readonly Prediction[]): Scale {
   const top = Math.max(0, ...predictions.map((p) => (p.kind === 'number' ? p.value : 0)));
-  return { top: Math.max(top * 1.5, gaugeFloor(model, question) * 10) };
+  return { top: Math.max(top * 1.5, numberError(model, question).floor * 10) };
 }

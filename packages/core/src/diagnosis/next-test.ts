@@ -1,11 +1,12 @@
 import type { School } from '../component-test';
 import type { Model } from '../profile';
 import { predicts, type Hypothesis } from './hypothesis';
-import { gaugeFloor, isDead, levelOf, numberSd, voltsSd } from './likelihood';
+import { numberError, numberSd } from './likelihood';
 import type { Evidence, Question } from './observation';
 import type { Prediction } from './predict';
 import { MOST_TO_PLAN, planMinutes } from './plan';
 import { minutesFor, setupFor, type Test } from './tests';
+import { isDead, voltsRangeOf, voltsSd } from './volts-range';
 import type { Traces } from './traces';
 
 /** A test with what it is worth now. */
@@ -239,12 +240,12 @@ function place(p: Prediction): number {
 /** Whether two predictions would be read as the same answer. */
 function alike(model: Model, question: Question, a: Prediction, b: Prediction): boolean {
   if (question.kind === 'volts') {
-    const level = levelOf(model, question);
+    const range = voltsRangeOf(model, question);
     // A ghost is easily taken for a dead wire, and the other way round.
-    const dead = (p: Prediction): boolean => p.kind === 'ghost' || (p.kind === 'volts' && isDead(p.volts, level));
+    const dead = (p: Prediction): boolean => p.kind === 'ghost' || (p.kind === 'volts' && isDead(p.volts, range));
     if (dead(a) && dead(b)) return true;
     if (a.kind === 'volts' && b.kind === 'volts')
-      return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts, level) + voltsSd(b.volts, level));
+      return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts, range) + voltsSd(b.volts, range));
   }
   if (a.kind === 'choice' && b.kind === 'choice') return a.answer === b.answer;
   if (a.kind === 'ohms' && b.kind === 'ohms') {
@@ -252,8 +253,8 @@ function alike(model: Model, question: Question, a: Prediction, b: Prediction): 
     return Math.abs(Math.log(Math.max(a.ohms, 0.1) / Math.max(b.ohms, 0.1))) < 0.3 || Math.abs(a.ohms - b.ohms) < 0.8;
   }
   if (a.kind === 'number' && b.kind === 'number') {
-    const floor = gaugeFloor(model, question);
-    return Math.abs(a.value - b.value) < 2 * (numberSd(a.value, a.spread, floor) + numberSd(b.value, b.spread, floor));
+    const error = numberError(model, question);
+    return Math.abs(a.value - b.value) < 2 * (numberSd(a.value, a.spread, error) + numberSd(b.value, b.spread, error));
   }
   return a.kind === b.kind;
 }

@@ -2,7 +2,7 @@ import type { PartSymbol } from '../parts';
 import type { Model, Part } from '../profile';
 import type { Outcome } from '../sequence';
 import { formatNumber, formatQuantity, formatReading, type UnitSystem } from '../units';
-import { levelOf } from './likelihood';
+import { levelOf } from './volts-range';
 import type { Observation, Question } from './observation';
 import { answersOf, type Prediction } from './predict';
 import type { Test } from './tests';

@@ -173,6 +173,7 @@ export class Simulator implements Scope {
     }
     for (const quantity of this.model.quantities)
       if (quantity.lasting) quantities.set(quantity.index, this.quantity(quantity.index));
+    const outcome = this.outcome(cycle, lockedOut, end, cut);
     return {
       segments,
       circuits: byCircuit(segments),
@@ -183,8 +184,8 @@ export class Simulator implements Scope {
       windows,
       ramps: this.plant.ramps,
       resets: this.resets,
-      outcome: this.outcome(cycle, lockedOut, end, cut),
-      code: this.shownCode(cycle),
+      outcome,
+      code: this.shownCode(cycle?.from ?? (outcome === 'cycles' ? 0 : undefined)),
       memory: { partStates, quantities },
     };
   }
@@ -205,14 +206,14 @@ export class Simulator implements Scope {
     return anything ? 'stuck' : 'dead';
   }
 
-  /** The code seen for the longest time in the repeating part, else the one standing at the end. */
-  private shownCode(cycle: Trace['cycle']): string {
+  /** The code seen for the longest time since repetition began, else the one standing at the end. */
+  private shownCode(since: Millis | undefined): string {
     const last = this.codes[this.codes.length - 1]!.code;
-    if (!cycle) return last;
+    if (since === undefined) return last;
     const shown = new Map<string, number>();
     this.codes.forEach(({ at, code }, i) => {
       const to = this.codes[i + 1]?.at ?? this.now;
-      if (code !== 'none' && code !== 'dark' && to > cycle.from) shown.set(code, (shown.get(code) ?? 0) + to - at);
+      if (code !== 'none' && code !== 'dark' && to > since) shown.set(code, (shown.get(code) ?? 0) + to - at);
     });
     return [...shown].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'none';
   }

@@ -1,11 +1,5 @@
 import { expose } from 'comlink';
-import {
-  reduceCall,
-  snapshot,
-  type AdviceSnapshot,
-  type CallEvent,
-  type CallState,
-} from '@zetalysis/core/call';
+import { reduceCall, snapshot, type AdviceSnapshot, type CallEvent, type CallState } from '@zetalysis/core/call';
 import { Engine, type Assessment, type RankedTest } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import { drawingOf, type Drawing } from './drawing';

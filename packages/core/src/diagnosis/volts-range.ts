@@ -1,0 +1,48 @@
+import type { Level, Model } from '../profile';
+
+/** Meter accuracy: share of the value, plus volts that depend on the range. */
+const METER_SHARE = 0.008;
+/** Spread of loaded control and line voltages between sound installations, share of the value (transformer, house supply). */
+const VOLTAGE_SPREAD = 0.035;
+
+/** What a voltmeter does in one part of the circuit, volts. */
+export interface VoltsRange {
+  readonly level: Level;
+  /** Blunders are spread up to here. */
+  readonly top: number;
+  /** Smallest error of the display. */
+  readonly floor: number;
+  /** Below this a wire is called dead; strays have this mean. */
+  readonly dead: number;
+  readonly stray: number;
+  /** Mean of what couples into a floating probe. */
+  readonly ghost: number;
+}
+
+type Pair = { readonly red: number; readonly black: number };
+
+/** The level of a reading: the higher one of its two nets. */
+export function levelOf(model: Model, q: Pair): Level {
+  const levels = [q.red, q.black].filter((n) => n !== model.ground).map((n) => model.levels[n]!);
+  return levels.includes('line') ? 'line' : levels.includes('control') ? 'control' : (levels[0] ?? 'control');
+}
+
+/** What to expect of the meter between two nets: the rated volts of their source set the scale of thermocouples and 240 V. */
+export function voltsRangeOf(model: Model, q: Pair): VoltsRange {
+  const level = levelOf(model, q);
+  const rated = Math.max(...[q.red, q.black].filter((n) => n !== model.ground).map((n) => model.ratedVolts[n]!), 0);
+  switch (level) {
+    case 'line':
+      return { level, top: Math.max(150, 1.25 * rated), floor: 0.1, dead: 0.5, stray: 1.5, ghost: 25 };
+    case 'control':
+      return { level, top: 30, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 3 };
+    case 'millivolt':
+      return { level, top: 2 * rated, floor: 0.0004, dead: 0.05 * rated, stray: 0.017 * rated, ghost: 0.017 * rated };
+  }
+}
+
+export const voltsSd = (volts: number, range: VoltsRange): number =>
+  Math.hypot(METER_SHARE * volts + range.floor, VOLTAGE_SPREAD * volts);
+
+/** Whether a wire that reads this is called dead. */
+export const isDead = (volts: number, range: VoltsRange): boolean => volts < range.dead;
