@@ -45,9 +45,9 @@ export function createApp({ sequelize, profiles, sessionSecret, logger, webDir }
     response.json({ ok: true });
   });
   app.use('/api', express.json({ limit: '256kb' }));
-  // Profiles are no secret, and are needed before anybody can sign in again after a cold start.
-  app.use('/api/profiles', profileRoutes(profiles));
   const session = sessions(sequelize, sessionSecret);
+  // Profiles are no secret, and are needed before anybody can sign in again after a cold start.
+  app.use('/api/profiles', profileRoutes(profiles, [session, signedIn]));
   app.use('/api/session', session, sessionRoutes(signInLimit(sequelize)));
   app.use('/api/machines', session, signedIn, machineRoutes(profiles));
   app.use('/api/calls', session, signedIn, callRoutes(sequelize, profiles));

@@ -18,6 +18,7 @@ defineModels(sequelize);
 const applied = await migrate(sequelize);
 if (applied.length > 0) logger.info({ applied }, 'database migrated');
 const profiles = readProfiles(resolve(dirname(fileURLToPath(import.meta.url)), '../../../profiles'));
+await profiles.keepShipped();
 if (process.argv.includes('--demo')) await loadDemo(profiles);
 
 const app = createApp({ sequelize, profiles, sessionSecret: config.sessionSecret, logger, webDir: config.webDir });

@@ -26,6 +26,7 @@ beforeAll(async () => {
   sequelize = connect(url);
   defineModels(sequelize);
   await migrate(sequelize);
+  await profiles.keepShipped();
   await loadDemo(profiles);
   app = createApp({ sequelize, profiles, sessionSecret, logger: pino({ level: 'silent' }), webDir: '' });
 });

@@ -1,3 +1,4 @@
+import { COMPLAINT_IDS } from '../diagnosis';
 import { OUTCOMES, type Outcome } from '../sequence';
 import { Fields, isMap, SourceFile, unknownName, type Data, type DataMap, type Model, type Path } from '../profile';
 import { parseReading, type Dimension, type Reading } from '../units';
@@ -15,6 +16,7 @@ const EVENT_KEYS = [
   'gauge',
   'timing',
   'look',
+  'told',
   'setup',
   'repaired',
   'adjusted',
@@ -209,6 +211,12 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
       fields.only(map, path, ['what', 'original', 'now']);
       const [what, original, now] = ['what', 'original', 'now'].map((k) => fields.text(map, k, path));
       return [{ type: 'adjusted', what: what!, original: original!, now: now! }];
+    }
+    case 'told': {
+      const complaint = COMPLAINT_IDS.find((c) => c === value);
+      if (complaint !== undefined) return [{ type: 'told', complaint }];
+      fields.file.problem(path, unknownName('complaint', String(value), COMPLAINT_IDS));
+      return [];
     }
     case 'cannot':
     case 'will-not':

@@ -1,5 +1,5 @@
 import type { MeterInput } from '../circuit';
-import type { Danger } from '../diagnosis';
+import type { Complaint, Danger } from '../diagnosis';
 import type { Outcome } from '../sequence';
 import type { Reading, UnitSystem } from '../units';
 
@@ -80,6 +80,10 @@ export type EventBody =
   | { readonly type: 'adjustment-settled'; readonly event: string; readonly how: 'put-back' | 'kept' }
   | { readonly type: 'danger'; readonly danger: Danger }
   | { readonly type: 'danger-over'; readonly words: string }
+  /** What the customer says, before the visit. */
+  | { readonly type: 'told'; readonly complaint: Complaint }
+  /** A clock set for something that has to be sat out; it runs from the event's own time. */
+  | { readonly type: 'timer'; readonly title: string; readonly seconds: number }
   | { readonly type: 'note'; readonly text: string }
   | { readonly type: 'retracted'; readonly event: string }
   | ({ readonly type: 'break-recorded' } & BreakRecord)

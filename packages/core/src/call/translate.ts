@@ -37,6 +37,8 @@ export function translate(model: Model, body: EventBody): Translated {
         ...(body.try === undefined ? {} : { attempt: body.try }),
       });
     }
+    case 'told':
+      return observed({ kind: 'told', complaint: body.complaint });
     case 'outcome':
       return observed({ kind: 'outcome', outcome: body.outcome });
     case 'code': {

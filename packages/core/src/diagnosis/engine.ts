@@ -259,6 +259,8 @@ export function synthesise(model: Model, question: Question, p: Prediction): Obs
       return p.kind === 'choice' ? { ...question, answer: p.answer === 1 } : undefined;
     case 'look':
       return p.kind === 'choice' && p.answer >= 0 ? { ...question, answer: p.answer } : undefined;
+    case 'told':
+      return question;
     case 'volts':
       if (p.kind === 'volts') return { ...question, reading: { kind: 'value', value: p.volts, dimension: 'voltage' } };
       if (p.kind === 'unsteady')

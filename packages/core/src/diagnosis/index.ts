@@ -3,8 +3,11 @@
  * seen and measured, the next test by information per minute, proof by structure, explanation in sentences.
  */
 export { Engine, ENGINE_VERSION, synthesise, type Assessment, type Situation, type Suspect } from './engine';
+export { COMPLAINT_IDS, COMPLAINTS, type Complaint } from './complaint';
 export { coverage, type Coverage } from './coverage';
 export { explain, type Reason } from './explain';
+export { findReadings, guideOf, parseSought, type FaultGuide, type Found, type Guide, type Sought } from './guide';
+export { partsToCarry, telephoneQuestions, type Carried } from './triage';
 export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';
 export { predicts, type Hypothesis, type Weights } from './hypothesis';
 export { rankTests, type RankedTest, type Ranking, type TestOutcome } from './next-test';

@@ -24,6 +24,8 @@ const BLUNDER = {
   gauge: 0.02,
   timing: 0.04,
   look: 0,
+  /** A customer's words are taken down by telephone. */
+  told: 0.2,
 } as const;
 
 /** A wire that is dead but runs beside live ones often shows a little through a poor path. */
@@ -70,6 +72,8 @@ export function fitOf(
       const look = model.looks[observation.look]!;
       return choice(prediction, observation.answer, look.answers.length, lookError(look, prediction, sound));
     }
+    case 'told':
+      return choice(prediction, 1, 2, BLUNDER.told);
     case 'volts':
       return { ...fitVolts(observation, prediction, voltsRangeOf(model, observation)), blunder: BLUNDER.volts };
     case 'ohms':

@@ -2,6 +2,7 @@ import type { MeterInput } from '../circuit';
 import type { Model } from '../profile';
 import { setupKey, type Outcome, type Setup } from '../sequence';
 import type { Reading } from '../units';
+import type { Complaint } from './complaint';
 
 /** What a person saw or measured, without when and who. All indices are the model's. */
 export type Observation =
@@ -22,7 +23,9 @@ export type Observation =
   | { readonly kind: 'gauge'; readonly gauge: number; readonly reading: Reading }
   /** Seconds from the call until a phase began. */
   | { readonly kind: 'timing'; readonly phase: number; readonly reading: Reading }
-  | { readonly kind: 'look'; readonly look: number; readonly answer: number };
+  | { readonly kind: 'look'; readonly look: number; readonly answer: number }
+  /** The customer's complaint, of the kinds that can be told apart. */
+  | { readonly kind: 'told'; readonly complaint: Complaint };
 
 /** What is asked, without the answer: predictions are made for questions. */
 export type Question =
@@ -39,7 +42,8 @@ export type Question =
   | { readonly kind: 'ohms'; readonly part: number; readonly branch: string }
   | { readonly kind: 'gauge'; readonly gauge: number }
   | { readonly kind: 'timing'; readonly phase: number }
-  | { readonly kind: 'look'; readonly look: number };
+  | { readonly kind: 'look'; readonly look: number }
+  | { readonly kind: 'told'; readonly complaint: Complaint };
 
 /** One stretch of time with one setup. Parts repaired before it are sound in it, as far as the repair was good. */
 export interface Episode {
@@ -81,6 +85,8 @@ export function questionKey(model: Model, q: Question): string {
       return `timing ${model.phases[q.phase]!.id}`;
     case 'look':
       return `look ${model.looks[q.look]!.id}`;
+    case 'told':
+      return 'told';
   }
 }
 

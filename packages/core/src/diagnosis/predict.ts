@@ -2,6 +2,7 @@ import { measureVolts } from '../circuit';
 import type { Model, Scope } from '../profile';
 import { OUTCOMES, quantityAt, type Interval, type Segment, type Trace } from '../sequence';
 import type { FaultRef } from '../sequence';
+import { complainsOf } from './complaint';
 import type { Question } from './observation';
 
 /** What one hypothesis says a question will answer. */
@@ -36,6 +37,8 @@ export function answersOf(model: Model, question: Question): readonly string[] {
       return [...model.codes.map((c) => c.id), 'none', 'dark'];
     case 'look':
       return model.looks[question.look]!.answers.map((a) => a.id);
+    case 'told':
+      return ['no', 'yes'];
     default:
       return [];
   }
@@ -75,6 +78,8 @@ export function predict(model: Model, trace: Trace, faults: readonly FaultRef[],
       const first = trace.cues[question.phase]![0];
       return first ? { kind: 'number', value: first.from / 1000, spread: 0.12, absent: false } : { kind: 'never' };
     }
+    case 'told':
+      return { kind: 'choice', answer: complainsOf(model, trace, question.complaint) ? 1 : 0, of: 2 };
     case 'look': {
       const look = model.looks[question.look]!;
       const scope = endScope(trace, faults);

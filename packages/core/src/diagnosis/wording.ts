@@ -4,6 +4,7 @@ import type { Outcome } from '../sequence';
 import { formatNumber, formatQuantity, formatReading, type UnitSystem } from '../units';
 import { levelOf } from './volts-range';
 import type { Observation, Question } from './observation';
+import { COMPLAINTS } from './complaint';
 import { answersOf, type Prediction } from './predict';
 import type { Test } from './tests';
 
@@ -75,6 +76,8 @@ export function questionWords(model: Model, q: Question): string {
       return `How long from the call until "${model.phases[q.phase]!.title}"?`;
     case 'look':
       return model.looks[q.look]!.ask;
+    case 'told':
+      return 'What does the customer say?';
   }
 }
 
@@ -129,6 +132,8 @@ export function questionTitle(model: Model, q: Question): string {
       return `Time to "${model.phases[q.phase]!.title}"`;
     case 'look':
       return model.looks[q.look]!.ask;
+    case 'told':
+      return 'Complaint';
   }
 }
 
@@ -187,6 +192,8 @@ export function observationWords(model: Model, o: Observation, system: UnitSyste
       return OUTCOME_WORDS[o.outcome];
     case 'code':
       return `Status light: ${codeWords(model, o.code)}`;
+    case 'told':
+      return `Complaint: ${COMPLAINTS[o.complaint].toLowerCase()}`;
     case 'look':
       return `${model.looks[o.look]!.ask} ${model.looks[o.look]!.answers[o.answer]!.title}`;
     default:

@@ -3,6 +3,7 @@
  * compiles it to the indexed Model the engine runs on.
  */
 export * from './model';
+export { IDENTIFY, mayBe, type Identity } from './identify';
 export { checkStructure } from './check-structure';
 export { loadProfile, PROFILE_FORMAT, variantsOf, type LoadOptions } from './load';
 export {

@@ -6,6 +6,7 @@ import { Fields, type Path } from './fields';
 import { controllerNames, loadController, type ControllerNames } from './load-controller';
 import { dimensionOf, loadParts } from './load-parts';
 import { feedsOf } from './feeds';
+import { loadIdentity, type Identity } from './identify';
 import { loadActions, loadPlugAsks } from './load-actions';
 import { ENV, type Code, type Model, type Part, type Quantity } from './model';
 import { loadCautions, loadGauges, loadLooks, loadPhases, loadPoints } from './load-sections';
@@ -21,6 +22,7 @@ const SECTIONS = [
   'version',
   'title',
   'summary',
+  'identify',
   'ground',
   'watch',
   'parts',
@@ -252,6 +254,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     variant: options.variant,
     title: fields.text(root, 'title', []),
     summary: fields.text(root, 'summary', [], ''),
+    identity: loadIdentity(fields, root),
     nets: netlist.nets,
     ground: Math.max(0, groundNet),
     parts,
@@ -287,14 +290,16 @@ function weighted(modes: readonly FaultMode[], weights: ReadonlyMap<string, numb
     .filter((m) => m.weight > 0);
 }
 
-/** Names and titles of a profile's variants, without compiling it. */
-export function variantsOf(source: string, fileName: string): { id: string; title: string }[] {
+/** Names, titles and identities of a profile's variants, without compiling it. */
+export function variantsOf(source: string, fileName: string): { id: string; title: string; identity: Identity }[] {
   const file = new SourceFile(source, fileName);
   file.throwIfBad();
   if (!isMap(file.data) || !isMap(file.data['variants'])) return [];
+  const fields = new Fields(file);
   return Object.entries(file.data['variants']).map(([id, v]) => ({
     id,
     title: isMap(v) ? String(v['title'] ?? id) : id,
+    identity: loadIdentity(fields, applyVariant(fields, file.data as DataMap, id)),
   }));
 }
 

@@ -2,6 +2,7 @@ import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
 import type { Dimension } from '../units';
 import type { Expression } from './expression';
+import type { Identity } from './identify';
 
 /** What a person always sets on an appliance; `call` is off while it settles before a run. A profile's actions come after. */
 export const ENV = ['power', 'call', 'gas'] as const;
@@ -239,6 +240,8 @@ export interface Model {
   readonly variant: string | undefined;
   readonly title: string;
   readonly summary: string;
+  /** What it answers to the questions by which a machine is recognised. */
+  readonly identity: Identity;
   readonly nets: readonly string[];
   readonly ground: number;
   readonly parts: readonly Part[];

@@ -6,6 +6,7 @@ export { checkProfile, type CheckedVariant } from './check-profile';
 export { CircuitStates, type CircuitState } from './circuit-state';
 export { NORMAL_SETUP, setupKey, type FaultRef, type Setup } from './setup';
 export { findFault, run } from './run';
+export { waitsOf, type Wait } from './waits';
 export { RestlessError } from './simulator';
 export {
   OUTCOMES,

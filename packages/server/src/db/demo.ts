@@ -79,6 +79,85 @@ const MACHINES = [
     profile: 'dryer-burner',
     variant: null,
   },
+  {
+    label: 'Furnace, Ferry House',
+    site: 'Ferry House, Quay Road, Dunmere',
+    make: 'Merrivale',
+    modelName: 'MV 90',
+    serial: 'MV90-20331',
+    profile: 'furnace-valve-control',
+    variant: null,
+    wires: {
+      R: { terminal: 'X1', colour: 'red' },
+      VR: { terminal: 'plug 1', colour: 'yellow' },
+      TH: { terminal: 'plug 3', colour: 'orange' },
+      BV: { terminal: '', colour: 'orange' },
+      FD: { terminal: 'F', colour: 'brown' },
+    },
+  },
+  {
+    label: 'Steam boiler, Corn Exchange',
+    site: 'Corn Exchange, Market Place, Fernwick',
+    make: 'Cobden',
+    modelName: 'CB 40',
+    serial: 'CB40-118',
+    profile: 'steam-standing-pilot',
+    variant: null,
+  },
+  {
+    label: 'Boiler, Almshouses',
+    site: 'Almshouses, Priory Lane, Fernwick',
+    make: 'Brackenfield',
+    modelName: 'BF 32 W',
+    serial: 'BFW-32091',
+    profile: 'hydronic-boiler',
+    variant: null,
+  },
+  {
+    label: 'Combi boiler, Mill Lane 22',
+    site: 'Okafor, 22 Mill Lane, Fernwick',
+    make: 'Brackenfield',
+    modelName: 'BF Duo 28',
+    serial: 'BFD-70415',
+    profile: 'combi-condensing',
+    variant: null,
+  },
+  {
+    label: 'Water heater of the mobile library',
+    site: 'Mobile library, council yard, Dunmere',
+    make: 'Pathfare',
+    modelName: 'PF W6',
+    serial: 'PFW6-0188',
+    profile: 'mobile-water-heater',
+    variant: null,
+  },
+  {
+    label: 'Water heater, Weir Cottage',
+    site: 'Weir Cottage, Lock Lane, Dunmere',
+    make: 'Tollgate',
+    modelName: 'TG 40',
+    serial: 'TG40-5521',
+    profile: 'storage-water-heater',
+    variant: null,
+  },
+  {
+    label: 'Pool heater, school pool',
+    site: 'School pool, Beck Street, Fernwick',
+    make: 'Saltmere',
+    modelName: 'SM 120 G',
+    serial: 'SMG-1204',
+    profile: 'pool-heater',
+    variant: null,
+  },
+  {
+    label: 'Pool heat pump, Quarry Road 9',
+    site: 'Lindqvist, 9 Quarry Road, Dunmere',
+    make: 'Saltmere',
+    modelName: 'SM 12 H',
+    serial: 'SMH-0931',
+    profile: 'pool-heat-pump',
+    variant: null,
+  },
 ] as const;
 
 const typed = (text: string, dimension: Dimension): { reading: Reading; typed: string } => {
@@ -212,6 +291,21 @@ const CALLS: readonly DemoCall[] = [
       volts('B', 'CH', 'blower', '10.1'),
     ],
   },
+  {
+    machine: 13,
+    person: 'imre',
+    daysAgo: 0,
+    complaint: 'Pool does not get warm, the heater starts and stops all day and the gas bill is high.',
+    events: [
+      { type: 'told', complaint: 'short' },
+      seen('flame', 'yes'),
+      seen('steady', 'yes'),
+      seen('long', 'no'),
+      seen('short-cycle', 'yes'),
+      { type: 'code', code: 'HL' },
+      { type: 'look', look: 'filter-look', answer: 'clean' },
+    ],
+  },
 ];
 
 /** Loads the invented demo shop into an empty database; does nothing when there are people already. */
@@ -224,7 +318,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
   for (const demo of CALLS) {
     const machine = machines[demo.machine]!;
     const person = people.find((p) => p.name === demo.person)!;
-    const profile = profiles.get(machine.profile)!;
+    const profile = await profiles.get(machine.profile, 400);
     const callId = v7();
     const start = Date.now() - demo.daysAgo * 86_400_000 - 50 * 60_000;
     const pins = {

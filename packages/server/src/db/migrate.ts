@@ -1,9 +1,13 @@
 import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as first from './migrations/0001-people-machines-calls-events';
+import * as second from './migrations/0002-profiles-wires';
 
 /** All migrations in order. A landed migration is never edited; a change is a new one. */
-const MIGRATIONS = [{ name: '0001-people-machines-calls-events', ...first }];
+const MIGRATIONS = [
+  { name: '0001-people-machines-calls-events', ...first },
+  { name: '0002-profiles-wires', ...second },
+];
 
 /** Brings the database up to date; safe to call at every start. Returns the names of what was applied. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

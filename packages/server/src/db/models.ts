@@ -29,6 +29,20 @@ export class Machine extends Model<InferAttributes<Machine>, InferCreationAttrib
   declare serial: string;
   declare profile: string;
   declare variant: string | null;
+  /** Where this very unit differs from its profile's drawing. */
+  declare wires: CreationOptional<Wires | null>;
+  declare createdAt: CreationOptional<Date>;
+}
+
+/** By net: what its terminal is called on this unit, and the colour of its wire. */
+export type Wires = Readonly<Record<string, { readonly terminal: string; readonly colour: string }>>;
+
+/** One version of a profile. Never changed: calls are pinned to it. */
+export class StoredProfile extends Model<InferAttributes<StoredProfile>, InferCreationAttributes<StoredProfile>> {
+  declare id: string;
+  declare version: string;
+  declare source: string;
+  declare importedBy: string | null;
   declare createdAt: CreationOptional<Date>;
 }
 
@@ -98,9 +112,20 @@ export function defineModels(sequelize: Sequelize): void {
       serial: DataTypes.STRING(80),
       profile: DataTypes.STRING(80),
       variant: DataTypes.STRING(80),
+      wires: DataTypes.JSON,
       createdAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'machines', updatedAt: false },
+  );
+  StoredProfile.init(
+    {
+      id: { type: DataTypes.STRING(80), primaryKey: true },
+      version: { type: DataTypes.STRING(20), primaryKey: true },
+      source: DataTypes.TEXT('medium'),
+      importedBy: DataTypes.STRING(60),
+      createdAt: DataTypes.DATE(3),
+    },
+    { sequelize, tableName: 'profiles', updatedAt: false },
   );
   Call.init(
     {

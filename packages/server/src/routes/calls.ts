@@ -136,12 +136,7 @@ async function openCall(profiles: Profiles, person: Person, id: string, events: 
       'No such call',
       'There is no call with this number. Send its opening event first; it is still on the device that opened the call.',
     );
-  if (!profiles.get(opening.profile))
-    throw new Problem(
-      400,
-      'Unknown profile',
-      `There is no profile "${opening.profile}" here. Known: ${profiles.ids().join(', ')}.`,
-    );
+  await profiles.get(opening.profile, 400);
   if (opening.machine !== undefined && !(await Machine.findByPk(opening.machine)))
     throw new Problem(
       400,

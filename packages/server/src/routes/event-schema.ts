@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { CallEvent } from '@zetalysis/core/call';
+import { COMPLAINT_IDS } from '@zetalysis/core/diagnosis';
 import { uuid } from '../http/validate';
 
 const name = Joi.string().min(1).max(80);
@@ -78,6 +79,8 @@ const BODIES: Readonly<Record<string, Joi.PartialSchemaMap>> = {
   'adjustment-settled': { event: uuid.required(), how: Joi.valid('put-back', 'kept').required() },
   danger: { danger: Joi.valid('gas', 'co', 'fire').required() },
   'danger-over': { words: words.required() },
+  told: { complaint: Joi.valid(...COMPLAINT_IDS).required() },
+  timer: { title: name.required(), seconds: Joi.number().integer().min(1).max(172_800).required() },
   note: { text: Joi.string().min(1).max(4000).required() },
   retracted: { event: uuid.required() },
   'break-recorded': {

@@ -1,9 +1,9 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { v7 } from 'uuid';
-import { Machine } from '../db/models';
+import { Machine, type Wires } from '../db/models';
 import { Problem } from '../http/problem';
-import { validate } from '../http/validate';
+import { uuid, validate } from '../http/validate';
 import type { Profiles } from '../profiles';
 
 interface NewMachine {
@@ -26,6 +26,17 @@ const machineSchema = Joi.object<NewMachine>({
   variant: Joi.string().max(80).allow(null),
 });
 
+const wiresSchema = Joi.object<Wires>()
+  .pattern(
+    Joi.string().max(40),
+    Joi.object({
+      terminal: Joi.string().trim().max(40).allow('').required(),
+      colour: Joi.string().trim().max(40).allow('').required(),
+    }),
+  )
+  .max(80)
+  .required();
+
 export function machineRoutes(profiles: Profiles): Router {
   const router = Router();
   router.get('/', async (_request, response) => {
@@ -33,13 +44,7 @@ export function machineRoutes(profiles: Profiles): Router {
   });
   router.post('/', async (request, response) => {
     const input = validate(machineSchema, request.body);
-    const profile = profiles.get(input.profile);
-    if (!profile)
-      throw new Problem(
-        400,
-        'Unknown profile',
-        `There is no profile "${input.profile}". Known: ${profiles.ids().join(', ')}.`,
-      );
+    const profile = await profiles.get(input.profile, 400);
     const variant = input.variant ?? null;
     if (variant !== null && !profile.variants.some((v) => v.id === variant))
       throw new Problem(
@@ -48,6 +53,12 @@ export function machineRoutes(profiles: Profiles): Router {
         `${profile.id} has no variant "${variant}". Known: ${profile.variants.map((v) => v.id).join(', ') || 'none'}.`,
       );
     response.status(201).json(await Machine.create({ ...input, variant, id: v7() }));
+  });
+  router.put('/:id/wires', async (request, response) => {
+    const machine = await Machine.findByPk(validate(uuid.required(), request.params.id));
+    if (!machine) throw new Problem(404, 'No such machine', 'This machine is not in the register.');
+    await machine.update({ wires: validate(wiresSchema, request.body) });
+    response.json(machine);
   });
   return router;
 }

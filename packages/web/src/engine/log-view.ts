@@ -1,6 +1,6 @@
 import type { CallEvent, CallState, EventBody } from '@zetalysis/core/call';
 import { judgeDeadTest, judgeThermocouple, type School } from '@zetalysis/core/component-test';
-import { OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
+import { COMPLAINTS, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
 import { findPart, type Model } from '@zetalysis/core/profile';
 import { formatReading, readingValue, type UnitSystem } from '@zetalysis/core/units';
 
@@ -87,6 +87,10 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
       return `Danger: ${body.danger}`;
     case 'danger-over':
       return `Danger over: ${body.words}`;
+    case 'told':
+      return `Complaint: ${COMPLAINTS[body.complaint].toLowerCase()}`;
+    case 'timer':
+      return `Timer set: ${body.title}, ${Math.round(body.seconds / 6) / 10} min`;
     case 'note':
       return body.text;
     case 'retracted':

@@ -1,6 +1,7 @@
 import type { CallState } from '@zetalysis/core/call';
 import {
   cautionsFor,
+  COMPLAINTS,
   goesRoundSafety,
   instruction,
   OUTCOME_WORDS,
@@ -43,7 +44,7 @@ type AnswerForm =
   | { readonly kind: 'reading'; readonly dimension: Dimension; readonly event: ReadingEvent }
   | {
       readonly kind: 'choice';
-      readonly type: 'seen' | 'outcome' | 'code' | 'look';
+      readonly type: 'seen' | 'outcome' | 'code' | 'look' | 'told';
       readonly subject: string;
       readonly options: readonly { id: string; title: string }[];
     };
@@ -154,6 +155,13 @@ function answerForm(model: Model, q: Question): AnswerForm {
         options: look.answers.map(({ id, title }) => ({ id, title })),
       };
     }
+    case 'told':
+      return {
+        kind: 'choice',
+        type: 'told',
+        subject: '',
+        options: Object.entries(COMPLAINTS).map(([id, title]) => ({ id, title })),
+      };
     case 'volts':
       return {
         kind: 'reading',

@@ -177,7 +177,7 @@ const PLACEHOLDER: Partial<Record<string, string>> = {
   time: '4.5 s',
 };
 
-function choiceEvent(type: 'seen' | 'outcome' | 'code' | 'look', subject: string, id: string): EventBody {
+export function choiceEvent(type: 'seen' | 'outcome' | 'code' | 'look' | 'told', subject: string, id: string): EventBody {
   switch (type) {
     case 'seen':
       return { type, phase: subject, answer: id as 'yes' | 'no' | 'unclear' };
@@ -187,5 +187,7 @@ function choiceEvent(type: 'seen' | 'outcome' | 'code' | 'look', subject: string
       return { type, code: id };
     case 'look':
       return { type, look: subject, answer: id };
+    case 'told':
+      return { type, complaint: id } as EventBody;
   }
 }

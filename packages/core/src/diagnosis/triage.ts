@@ -1,0 +1,37 @@
+import type { Assessment, Engine, Situation } from './engine';
+import type { RankedTest } from './next-test';
+
+/** A part worth loading into the van, and how likely it is to be needed. */
+export interface Carried {
+  readonly part: string;
+  readonly title: string;
+  readonly share: number;
+}
+
+/** Parts below this share stay in the shop. */
+const LEAST = 0.015;
+const MOST = 8;
+
+/** What to load: new parts for the likeliest replacements, whole assemblies where a part is built into one. */
+export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] {
+  const shares = new Map<string, number>();
+  for (const h of assessment.hypotheses) {
+    const [part, mend] = h.repair.split(':') as [string, string | undefined];
+    if (mend !== 'replace' || h.kind !== 'fault') continue;
+    shares.set(part, (shares.get(part) ?? 0) + assessment.probabilities[h.index]!);
+  }
+  return [...shares]
+    .filter(([, share]) => share >= LEAST)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, MOST)
+    .map(([part, share]) => ({ part, title: engine.model.parts.find((p) => p.id === part)!.title, share }));
+}
+
+/** Of the tests worth making, those that a customer can answer on the telephone, best first. */
+export function telephoneQuestions(engine: Engine, situation: Situation, assessment: Assessment): RankedTest[] {
+  return engine.next(situation, assessment).filter(({ test: { question: q, intervention } }) => {
+    if (intervention) return false;
+    if (q.kind === 'look') return engine.model.looks[q.look]!.before;
+    return q.kind === 'seen' || q.kind === 'code';
+  });
+}
