@@ -114,8 +114,8 @@ const MACHINES = [
     variant: null,
   },
   {
-    label: 'Combi boiler, Mill Lane 22',
-    site: 'Okafor, 22 Mill Lane, Fernwick',
+    label: 'Combi boiler, Tannery Row',
+    site: 'Okafor, 5 Tannery Row, Fernwick',
     make: 'Brackenfield',
     modelName: 'BF Duo 28',
     serial: 'BFD-70415',
@@ -123,7 +123,7 @@ const MACHINES = [
     variant: null,
   },
   {
-    label: 'Water heater of the mobile library',
+    label: 'Water heater of the ferry',
     site: 'Mobile library, council yard, Dunmere',
     make: 'Pathfare',
     modelName: 'PF W6',
@@ -132,8 +132,8 @@ const MACHINES = [
     variant: null,
   },
   {
-    label: 'Water heater, Weir Cottage',
-    site: 'Weir Cottage, Lock Lane, Dunmere',
+    label: 'Water heater, Lock Cottage',
+    site: 'Lock Cottage, Lock Lane, Dunmere',
     make: 'Tollgate',
     modelName: 'TG 40',
     serial: 'TG40-5521',
@@ -150,8 +150,8 @@ const MACHINES = [
     variant: null,
   },
   {
-    label: 'Pool heat pump, Quarry Road 9',
-    site: 'Lindqvist, 9 Quarry Road, Dunmere',
+    label: 'Pool heat pump, Hollin Bank',
+    site: 'Lindqvist, Hollin Bank, Dunmere',
     make: 'Saltmere',
     modelName: 'SM 12 H',
     serial: 'SMH-0931',

@@ -1,3 +1,4 @@
+import type { Identity } from '@zetalysis/core/profile';
 import type { Role } from '@zetalysis/core/diagnosis';
 import type { UnitSystem } from '@zetalysis/core/units';
 
@@ -18,7 +19,11 @@ export interface Machine {
   readonly serial: string;
   readonly profile: string;
   readonly variant: string | null;
+  /** Where this unit differs from the drawing, by net. */
+  readonly wires: Wires | null;
 }
+
+export type Wires = Readonly<Record<string, { readonly terminal: string; readonly colour: string }>>;
 
 export interface CallSummary {
   readonly id: string;
@@ -42,5 +47,7 @@ export interface ProfileSummary {
   readonly title: string;
   readonly summary: string;
   readonly version: string;
-  readonly variants: readonly { readonly id: string; readonly title: string }[];
+  readonly identity: Identity;
+  readonly variants: readonly { readonly id: string; readonly title: string; readonly identity: Identity }[];
+  readonly importedBy: string | null;
 }

@@ -12,6 +12,9 @@ const SignIn = lazy(() => import('../places/sign-in/SignIn'));
 const Today = lazy(() => import('../places/today/Today'));
 const NewCall = lazy(() => import('../places/today/NewCall'));
 const Machines = lazy(() => import('../places/machines/Machines'));
+const Library = lazy(() => import('../places/library/Library'));
+const Appliance = lazy(() => import('../places/library/Appliance'));
+const FieldCard = lazy(() => import('../places/library/FieldCard'));
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -37,6 +40,9 @@ const router = createBrowserRouter([
       { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
       { path: '/calls/:id', element: <SignedIn place={(me) => <CallPlace me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
+      { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
+      { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },
+      { path: '/library/:id/card', element: <SignedIn place={(me) => <FieldCard me={me} />} /> },
       {
         path: '*',
         element: <SignedIn place={() => <p className="waiting">There is nothing at this address. Go to Today.</p>} />,

@@ -26,6 +26,7 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
             Today
           </NavLink>
           <NavLink to="/machines">Machines</NavLink>
+          <NavLink to="/library">Library</NavLink>
         </nav>
         <span className="shell-end">
           <button type="button" className="quiet" onClick={toggle}>

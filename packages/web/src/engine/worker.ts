@@ -1,7 +1,17 @@
 import { expose } from 'comlink';
 import { reduceCall, snapshot, type AdviceSnapshot, type CallEvent, type CallState } from '@zetalysis/core/call';
-import { Engine, type Assessment, type RankedTest } from '@zetalysis/core/diagnosis';
+import {
+  Engine,
+  findReadings,
+  guideOf,
+  type Assessment,
+  type Found,
+  type Guide,
+  type RankedTest,
+  type Sought,
+} from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
+import type { UnitSystem } from '@zetalysis/core/units';
 import { drawingOf, type Drawing } from './drawing';
 import { testsView, type TestView } from './test-view';
 import { viewOf, type CallView, type ViewOptions } from './view';
@@ -41,6 +51,14 @@ const api = {
       tests: testsView(need(), state, assessment, ranked, options),
       view: paired ? viewOf(need(), state, assessment, options) : undefined,
     };
+  },
+  /** For the Library: all there is to read about the appliance. */
+  guide(units: UnitSystem): Guide {
+    return guideOf(need(), units);
+  },
+  /** For the Library: the steps and faults under which readings can be found. */
+  find(sought: readonly Sought[]): Found[] {
+    return findReadings(need(), sought);
   },
   advice(): AdviceSnapshot {
     if (!last) throw new Error('nothing assessed yet');

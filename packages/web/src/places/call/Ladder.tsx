@@ -15,10 +15,12 @@ interface Props {
   readonly red: string | undefined;
   readonly onNet: (net: string) => void;
   readonly onPart: (part: string, branch: string) => void;
+  /** Rungs to be marked: wired otherwise in what this is compared with. */
+  readonly changed?: ReadonlySet<string> | undefined;
 }
 
 /** The circuit as a ladder: power drawn where it is, test points as targets to tap. */
-export function Ladder({ drawing, view, red, onNet, onPart }: Props) {
+export function Ladder({ drawing, view, red, onNet, onPart, changed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(LEAST_WIDTH);
   useEffect(() => {
@@ -43,6 +45,7 @@ export function Ladder({ drawing, view, red, onNet, onPart }: Props) {
             red={red}
             onNet={onNet}
             onPart={onPart}
+            changed={changed}
           />
         ))}
       </svg>
@@ -65,6 +68,7 @@ function Rung({
   red,
   onNet,
   onPart,
+  changed,
 }: Props & { rung: DrawnRung; y: number; width: number }) {
   // An unnamed joint between two parts takes no room of its own.
   const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
@@ -74,7 +78,12 @@ function Rung({
     return view.nets[item.name]?.state ?? 'common';
   };
   return (
-    <g className={`rung${rung.line ? ' line-voltage' : ''}`}>
+    <g className={`rung${rung.line ? ' line-voltage' : ''}${changed?.has(rung.id) ? ' changed' : ''}`}>
+      {changed?.has(rung.id) && (
+        <rect className="changed-mark" x={2} y={y - 20} width={width - 4} height={ROW - 4}>
+          <title>wired otherwise in the other one</title>
+        </rect>
+      )}
       {shown.map((item, i) => {
         if (i === shown.length - 1) return null;
         // From a net on, a wire has that net's state; behind a part, the state of the net it leads to.

@@ -177,7 +177,11 @@ const PLACEHOLDER: Partial<Record<string, string>> = {
   time: '4.5 s',
 };
 
-export function choiceEvent(type: 'seen' | 'outcome' | 'code' | 'look' | 'told', subject: string, id: string): EventBody {
+export function choiceEvent(
+  type: 'seen' | 'outcome' | 'code' | 'look' | 'told',
+  subject: string,
+  id: string,
+): EventBody {
   switch (type) {
     case 'seen':
       return { type, phase: subject, answer: id as 'yes' | 'no' | 'unclear' };

@@ -1,14 +1,12 @@
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { CallEvent } from '@zetalysis/core/call';
-import { http } from '../../api/http';
-import type { ProfileSummary } from '../../api/types';
+import { profileSource } from '../../store/profiles';
 import { startEngine } from '../../engine/client';
 import type { Drawing } from '../../engine/drawing';
 import type { TestView } from '../../engine/test-view';
 import type { CallView, ViewOptions } from '../../engine/view';
 import type { EngineApi } from '../../engine/worker';
-import { local } from '../../store/local';
 
 export interface EngineState {
   readonly drawing: Drawing | undefined;
@@ -25,6 +23,7 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
   const opened = events?.find((e) => e.body.type === 'opened')?.body;
   const pins = opened?.type === 'opened' ? opened : undefined;
   const profile = pins?.profile;
+  const version = pins?.profileVersion;
   const variant = pins?.variant;
   const [api, setApi] = useState<Remote<EngineApi>>();
   const [drawing, setDrawing] = useState<Drawing>();
@@ -41,7 +40,7 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     let alive = true;
     void (async () => {
       try {
-        const { source } = await profileSource(profile);
+        const source = await profileSource(profile, version);
         const made = await engine.api.load(source, `${profile}.yaml`, variant);
         if (!alive) return;
         setDrawing(made);
@@ -54,7 +53,7 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
       alive = false;
       engine.stop();
     };
-  }, [profile, variant]);
+  }, [profile, version, variant]);
 
   const { units, role, phase, school } = options;
   useEffect(() => {
@@ -78,17 +77,4 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
   }, [api, events, units, role, phase, school]);
 
   return { drawing, view, tests, thinking: answered !== events, problem, api };
-}
-
-/** The profile from the server, kept in the browser for when the server is away. */
-async function profileSource(id: string): Promise<{ source: string }> {
-  try {
-    const fresh = await http<ProfileSummary & { source: string }>('GET', `/profiles/${encodeURIComponent(id)}`);
-    await local.keepProfile({ id, version: fresh.version, source: fresh.source });
-    return fresh;
-  } catch (error) {
-    const kept = await local.profile(id);
-    if (kept) return kept;
-    throw error;
-  }
 }

@@ -1,0 +1,198 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { http } from '../../api/http';
+import type { Me, ProfileSummary } from '../../api/types';
+import type { Drawing } from '../../engine/drawing';
+import type { CallView } from '../../engine/view';
+import { profileSource } from '../../store/profiles';
+import { Ladder } from '../call/Ladder';
+import { changedRungs, compareGuides } from './compare';
+import { CodesAndCautions, Faults, Points, Steps, Values } from './GuideSections';
+import { useGuide } from './use-guide';
+import '../../theme/library.css';
+
+/** One appliance of the Library: everything the model knows about it, alone or beside another one. */
+export default function Appliance({ me }: { me: Me }) {
+  const { id } = useParams<{ id: string }>();
+  const [query, setQuery] = useSearchParams();
+  const variant = query.get('variant') ?? undefined;
+  // A variant is read beside its family unless something else is chosen.
+  const beside = query.get('with') ?? (variant === undefined ? undefined : id);
+  const [otherId, otherVariant] = (beside ?? '').split('|');
+  const profiles = useQuery({ queryKey: ['profiles'], queryFn: () => http<ProfileSummary[]>('GET', '/profiles') });
+  const [phase, setPhase] = useState<string>();
+  const own = useGuide(id, variant, me.units, phase);
+  const other = useGuide(otherId === '' ? undefined : otherId, otherVariant, me.units, phase);
+  const differences = useMemo(
+    () => own.guide && other.guide && compareGuides(other.guide, own.guide),
+    [own.guide, other.guide],
+  );
+  const set = (key: 'variant' | 'with', value: string): void => {
+    const next = new URLSearchParams(query);
+    if (value === '') next.delete(key);
+    else next.set(key, value);
+    setQuery(next, { replace: true });
+  };
+  const profile = profiles.data?.find((p) => p.id === id);
+  if (own.problem !== undefined)
+    return (
+      <main className="failure" role="alert">
+        <h1>This appliance cannot be read</h1>
+        <pre>{own.problem}</pre>
+        <Link to="/library">Library</Link>
+      </main>
+    );
+  if (!own.drawing || !own.view) return <p className="waiting">Reading the appliance…</p>;
+  const title = profile?.variants.find((v) => v.id === variant)?.title;
+  return (
+    <main className="page library">
+      <div className="page-head">
+        <h1>
+          {own.drawing.title}
+          {title !== undefined && `: ${title}`}
+        </h1>
+        <span className="tools">
+          <Link to={`/library/${id}/card${variant === undefined ? '' : `?variant=${variant}`}`}>Field card</Link>
+          <button type="button" onClick={() => void download(own.drawing!.id)}>
+            Save the profile
+          </button>
+        </span>
+      </div>
+      <p>
+        {own.drawing.summary} <span className="fine">Profile {own.drawing.version}.</span>
+      </p>
+      <div className="choosing">
+        <label>
+          Variant
+          <select value={variant ?? ''} onChange={(e) => set('variant', e.target.value)}>
+            <option value="">As the family</option>
+            {profile?.variants.map((v) => (
+              <option key={v.id} value={v.id}>
+                {v.title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Beside it
+          <select value={query.get('with') ?? ''} onChange={(e) => set('with', e.target.value)}>
+            <option value="">{variant === undefined ? 'Nothing' : 'Its family'}</option>
+            {profiles.data?.flatMap((p) => [
+              <option key={p.id} value={p.id}>
+                {p.title}
+              </option>,
+              ...p.variants.map((v) => (
+                <option key={v.id} value={`${p.id}|${v.id}`}>
+                  {p.title}: {v.title}
+                </option>
+              )),
+            ])}
+          </select>
+        </label>
+        <label>
+          Circuit at the step
+          <select value={phase ?? own.drawing.phases[0]!.id} onChange={(e) => setPhase(e.target.value)}>
+            {own.drawing.phases.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.title}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {differences && (
+        <section className="differences" aria-label="Differences">
+          <h2>What differs from “{other.drawing?.title}”</h2>
+          {differences.length === 0 && <p>Nothing.</p>}
+          {differences.map((d) => (
+            <details key={d.section} open={d.section !== 'Faults'}>
+              <summary>{d.section}</summary>
+              <ul>
+                {d.onlySecond.map((x) => (
+                  <li key={`b${x}`}>
+                    <strong>Only here:</strong> {x}
+                  </li>
+                ))}
+                {d.onlyFirst.map((x) => (
+                  <li key={`a${x}`}>
+                    <strong>Only there:</strong> {x}
+                  </li>
+                ))}
+                {d.changed.map((x) => (
+                  <li key={`c${x}`}>
+                    <strong>Other:</strong> {x}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          ))}
+        </section>
+      )}
+      <Circuit drawing={own.drawing} view={own.view} other={other.drawing} title="Circuit" />
+      {other.drawing && other.view && (
+        <Circuit
+          drawing={other.drawing}
+          view={other.view}
+          other={own.drawing}
+          title={`Circuit: ${other.drawing.title}`}
+        />
+      )}
+      {!own.guide && <p className="waiting">Working out the readings and signatures…</p>}
+      {own.guide && (
+        <>
+          <Steps guide={own.guide} />
+          <Points guide={own.guide} />
+          <Values guide={own.guide} />
+          <Faults guide={own.guide} />
+          <CodesAndCautions guide={own.guide} />
+        </>
+      )}
+    </main>
+  );
+}
+
+function Circuit({
+  drawing,
+  view,
+  other,
+  title,
+}: {
+  drawing: Drawing;
+  view: CallView;
+  other: Drawing | undefined;
+  title: string;
+}) {
+  const [point, setPoint] = useState<string>();
+  const net = point === undefined ? undefined : view.nets[point];
+  return (
+    <section aria-label={title}>
+      <h2>
+        {title} <span className="fine">{other && 'marked: wired otherwise in the other one'}</span>
+      </h2>
+      <Ladder
+        drawing={drawing}
+        view={view}
+        red={point}
+        onNet={setPoint}
+        onPart={() => setPoint(undefined)}
+        changed={other ? changedRungs(drawing.rungs, other.rungs) : undefined}
+      />
+      <p role="status" className="fine">
+        {point === undefined
+          ? 'Tap a point for its reading.'
+          : `${point}, ${drawing.points[point]?.reach ?? 'common'}: ${net ? `sound ${net.good}` : 'common'}`}
+      </p>
+    </section>
+  );
+}
+
+/** Saves the profile as it is, for a text editor. */
+async function download(id: string): Promise<void> {
+  const url = URL.createObjectURL(new Blob([await profileSource(id)], { type: 'application/yaml' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = `${id}.yaml`;
+  link.click();
+  URL.revokeObjectURL(url);
+}

@@ -1,0 +1,113 @@
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { Me } from '../../api/types';
+import { seconds } from './GuideSections';
+import { useGuide } from './use-guide';
+import '../../theme/library.css';
+
+/** How many of the likeliest faults fit on one page. */
+const FAULTS = 14;
+
+/** One page to print, or to save as PDF with the browser's own dialog. */
+export default function FieldCard({ me }: { me: Me }) {
+  const { id } = useParams<{ id: string }>();
+  const [query] = useSearchParams();
+  const variant = query.get('variant') ?? undefined;
+  const { drawing, guide, problem } = useGuide(id, variant, me.units, undefined);
+  if (problem !== undefined)
+    return (
+      <p className="waiting" role="alert">
+        {problem}
+      </p>
+    );
+  if (!drawing || !guide) return <p className="waiting">Writing the card…</p>;
+  const probed = guide.phases
+    .map((p, i) => ({ ...p, i }))
+    .filter((p) => !p.unwanted && guide.points.some((x) => x.good[p.i] !== '–'))
+    .slice(0, 7);
+  return (
+    <main className="card-page">
+      <p className="no-print">
+        <Link to={`/library/${id}${variant === undefined ? '' : `?variant=${variant}`}`}>Back</Link>{' '}
+        <button type="button" className="main" onClick={() => window.print()}>
+          Print, or save as PDF
+        </button>
+      </p>
+      <article className="card">
+        <h1>
+          {drawing.title} <span className="fine">profile {drawing.version}</span>
+        </h1>
+        <ol className="card-steps">
+          {guide.phases
+            .filter((p) => !p.unwanted)
+            .map((p) => (
+              <li key={p.id}>
+                {p.title} <span className="fine">{p.at === undefined ? '' : seconds(p.at)}</span>
+              </li>
+            ))}
+        </ol>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Point</th>
+              {probed.map((p) => (
+                <th key={p.id} scope="col">
+                  {p.title}
+                </th>
+              ))}
+              <th scope="col">Where</th>
+            </tr>
+          </thead>
+          <tbody>
+            {guide.points.map((p) => (
+              <tr key={p.net}>
+                <th scope="row">
+                  {p.net}–{p.black}
+                  {p.line ? ' line' : ''}
+                </th>
+                {probed.map((phase) => (
+                  <td key={phase.id}>{p.good[phase.i]}</td>
+                ))}
+                <td>{p.reach}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <div className="card-columns">
+          <div>
+            <h2>Dead tests</h2>
+            <ul>
+              {guide.deadTests
+                .filter((d) => !d.limits.startsWith('up to'))
+                .map((d) => (
+                  <li key={d.part}>
+                    {d.part}: <strong>{d.limits}</strong>
+                  </li>
+                ))}
+            </ul>
+            {guide.codes.length > 0 && <h2>Codes</h2>}
+            <ul>
+              {guide.codes.map((c) => (
+                <li key={c.id}>
+                  <strong>{c.id}</strong> {c.title}
+                </li>
+              ))}
+            </ul>
+          </div>
+          <div>
+            <h2>Likeliest faults</h2>
+            <ul>
+              {guide.faults.slice(0, FAULTS).map((f) => (
+                <li key={f.id}>{f.words}</li>
+              ))}
+            </ul>
+          </div>
+        </div>
+        <ul className="card-cautions">
+          {guide.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      </article>
+    </main>
+  );
+}

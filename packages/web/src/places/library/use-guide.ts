@@ -1,0 +1,65 @@
+import type { Remote } from 'comlink';
+import { useEffect, useState } from 'react';
+import type { Guide } from '@zetalysis/core/diagnosis';
+import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
+import type { UnitSystem } from '@zetalysis/core/units';
+import { startEngine } from '../../engine/client';
+import type { Drawing } from '../../engine/drawing';
+import type { CallView } from '../../engine/view';
+import type { EngineApi } from '../../engine/worker';
+import { profileSource } from '../../store/profiles';
+
+/** One appliance as it is read about: its drawing, its guide, and the sound machine at a step. */
+export interface GuideState {
+  readonly drawing: Drawing | undefined;
+  readonly guide: Guide | undefined;
+  readonly view: CallView | undefined;
+  readonly problem: string | undefined;
+}
+
+const EMPTY: GuideState = { drawing: undefined, guide: undefined, view: undefined, problem: undefined };
+
+/** Loads a profile in a variant into a worker of its own; nothing is asked while `id` is undefined. */
+export function useGuide(
+  id: string | undefined,
+  variant: string | undefined,
+  units: UnitSystem,
+  phase: string | undefined,
+): GuideState {
+  const key = `${id ?? ''}|${variant ?? ''}|${units}`;
+  const [engine, setEngine] = useState<{ key: string; api: Remote<EngineApi> }>();
+  const [read, setRead] = useState<{ key: string; state: GuideState }>({ key: '', state: EMPTY });
+
+  useEffect(() => {
+    if (id === undefined) return;
+    const started = startEngine();
+    let alive = true;
+    const tell = (part: Partial<GuideState>): void => {
+      if (alive) setRead((r) => ({ key, state: { ...(r.key === key ? r.state : EMPTY), ...part } }));
+    };
+    void (async () => {
+      try {
+        tell({ drawing: await started.api.load(await profileSource(id), `${id}.yaml`, variant) });
+        if (alive) setEngine({ key, api: started.api });
+        tell({ guide: await started.api.guide(units) });
+      } catch (error) {
+        tell({ problem: (error as Error).message });
+      }
+    })();
+    return () => {
+      alive = false;
+      started.stop();
+    };
+  }, [key, id, variant, units]);
+
+  useEffect(() => {
+    if (engine?.key !== key) return;
+    let alive = true;
+    void engine.api
+      .view([], { units, role: 'lead', phase, school: USUAL_SCHOOL })
+      .then((view) => alive && setRead((r) => (r.key === key ? { key, state: { ...r.state, view } } : r)));
+    return () => void (alive = false);
+  }, [engine, key, units, phase]);
+
+  return read.key === key ? read.state : EMPTY;
+}
