@@ -1,8 +1,10 @@
-import { NORMAL_SETUP } from '../sequence';
+import { measureVolts } from '../circuit';
+import { NORMAL_SETUP, type Interval, type Trace } from '../sequence';
 import { formatQuantity, type UnitSystem } from '../units';
 import type { Engine } from './engine';
 import type { Hypothesis } from './hypothesis';
 import type { Episode, Question } from './observation';
+import type { Prediction } from './predict';
 import { OUTCOME_WORDS, partWords, predictionWords } from './wording';
 
 /** Everything a technician would want to read about an appliance, in words. */
@@ -62,11 +64,11 @@ export function guideOf(engine: Engine, units: UnitSystem): Guide {
       reach: p.reach,
       black: model.nets[p.black]!,
       line: p.line,
-      good: model.phases.map((phase) =>
-        healthy.windows[phase.index]!.length === 0
-          ? '–'
-          : sound({ kind: 'volts', red: p.net, black: p.black, phase: phase.index, input: 'high-impedance' }),
-      ),
+      good: model.phases.map((phase) => {
+        const q: Question = { kind: 'volts', red: p.net, black: p.black, phase: phase.index, input: 'high-impedance' };
+        const first = healthy.cues[phase.index]![0];
+        return first ? predictionWords(model, q, snapshot(healthy, q, first), units) : '–';
+      }),
     })),
     deadTests: model.parts.flatMap((part) =>
       part.testOnly
@@ -95,6 +97,17 @@ export function guideOf(engine: Engine, units: UnitSystem): Guide {
     codes: model.codes,
     cautions: model.cautions.map((c) => c.text),
   };
+}
+
+/** How long after a step has come its reading is taken, milliseconds. */
+const SETTLED = 1500;
+
+/** What the meter shows as soon as a step has come and things have settled. */
+function snapshot(trace: Trace, q: Extract<Question, { kind: 'volts' }>, step: Interval): Prediction {
+  const at = Math.min(step.from + SETTLED, (step.from + step.to) / 2);
+  const { circuit } = trace.circuits.find((c) => c.from <= at && at <= c.to)!;
+  const read = measureVolts(circuit.solution, q.red, q.black, q.input);
+  return read.kind === 'ghost' ? { kind: 'ghost', absent: false } : { kind: 'volts', volts: read.volts, absent: false };
 }
 
 /** What somebody would see, hear and read off the status light under a fault, where it differs from a sound appliance. */

@@ -24,7 +24,7 @@ export { seedPairs } from './pairs';
 export { fitEvidence, type ItemFit } from './posterior';
 export { lookError } from './likelihood';
 export { answersOf, predict, type Prediction } from './predict';
-export { terminals, type Proof } from './proof';
+export { contradiction, terminals, type Proof } from './proof';
 export { commonNets } from './touch';
 export { Traces, type Lived } from './traces';
 export { cautionsFor, DANGER_WORDS, goesRoundSafety, mayPropose, type Danger, type Role } from './safety';

@@ -1,4 +1,5 @@
-import type { Assessment, Engine, Situation } from './engine';
+import type { Model } from '../profile';
+import type { Assessment, Engine } from './engine';
 import type { RankedTest } from './next-test';
 
 /** A part worth loading into the van, and how likely it is to be needed. */
@@ -27,11 +28,10 @@ export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] 
     .map(([part, share]) => ({ part, title: engine.model.parts.find((p) => p.id === part)!.title, share }));
 }
 
-/** Of the tests worth making, those that a customer can answer on the telephone, best first. */
-export function telephoneQuestions(engine: Engine, situation: Situation, assessment: Assessment): RankedTest[] {
-  return engine.next(situation, assessment).filter(({ test: { question: q, intervention } }) => {
+/** Of the tests worth making, those that a customer can answer on the telephone, in the order given. */
+export function telephoneQuestions(model: Model, ranked: readonly RankedTest[]): RankedTest[] {
+  return ranked.filter(({ test: { question: q, intervention } }) => {
     if (intervention) return false;
-    if (q.kind === 'look') return engine.model.looks[q.look]!.before;
-    return q.kind === 'seen' || q.kind === 'code';
+    return q.kind === 'look' ? model.looks[q.look]!.before : q.kind === 'seen' || q.kind === 'code';
   });
 }

@@ -1,5 +1,6 @@
 import { parseQuantity, type Dimension } from '../units';
-import { isMap, unknownName, type Data, type DataMap, type SourceFile } from './document';
+import { isMap, type Data, type DataMap, type SourceFile } from './document';
+import { unknownName } from './nearest';
 
 export type Path = readonly (string | number)[];
 

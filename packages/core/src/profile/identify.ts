@@ -1,4 +1,5 @@
-import { unknownName, type DataMap } from './document';
+import type { DataMap } from './document';
+import { unknownName } from './nearest';
 import type { Fields } from './fields';
 
 /** What anybody can answer in front of a machine, in the order in which it is asked. */

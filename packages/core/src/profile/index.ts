@@ -6,16 +6,7 @@ export * from './model';
 export { IDENTIFY, mayBe, type Identity } from './identify';
 export { checkStructure } from './check-structure';
 export { loadProfile, PROFILE_FORMAT, variantsOf, type LoadOptions } from './load';
-export {
-  formatProblem,
-  isMap,
-  nearest,
-  ProblemError,
-  SourceFile,
-  unknownName,
-  type Data,
-  type DataMap,
-  type Problem,
-} from './document';
+export { formatProblem, isMap, ProblemError, SourceFile, type Data, type DataMap, type Problem } from './document';
+export { nearest, unknownName } from './nearest';
 export type { Expression, Scope } from './expression';
 export { Fields, type Path } from './fields';

@@ -1,4 +1,5 @@
-import { unknownName, type Data, type DataMap } from './document';
+import type { Data, DataMap } from './document';
+import { unknownName } from './nearest';
 import type { Fields, Path } from './fields';
 import type { Action, Ask, Gauge, Look, Part, Phase } from './model';
 

@@ -1,5 +1,6 @@
 import type { ControlPort } from '../parts';
-import { isMap, unknownName, type Data, type DataMap } from './document';
+import { isMap, type Data, type DataMap } from './document';
+import { unknownName } from './nearest';
 import type { Compile } from './load';
 import type { Fields, Path } from './fields';
 import type { Branch, Controller, Guard, Input, Output, Part, Quantity, Region } from './model';

@@ -1,6 +1,7 @@
 import type { Dimension } from '../units';
 import { PART_KINDS, type ControlPort, type FaultMode, type PartKind, type SpecValue } from '../parts';
-import { isMap, unknownName, type Data, type DataMap } from './document';
+import { isMap, type Data, type DataMap } from './document';
+import { unknownName } from './nearest';
 import type { Fields, Path } from './fields';
 
 /** A part as written, before names are resolved. */

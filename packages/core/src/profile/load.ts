@@ -1,6 +1,7 @@
 import type { ControlPort, FaultMode } from '../parts';
 import { findUnit, type Dimension } from '../units';
-import { isMap, SourceFile, unknownName, type DataMap } from './document';
+import { isMap, SourceFile, type DataMap } from './document';
+import { unknownName } from './nearest';
 import { compileExpression, ExpressionError, type Expression, type ExpressionType } from './expression';
 import { Fields, type Path } from './fields';
 import { controllerNames, loadController, type ControllerNames } from './load-controller';

@@ -1,5 +1,5 @@
 import type { Dimension } from '../units';
-import { unknownName } from './document';
+import { unknownName } from './nearest';
 import { ExpressionError, type Names } from './expression';
 import type { ControllerNames } from './load-controller';
 import type { Part } from './model';

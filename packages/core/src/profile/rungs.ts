@@ -1,5 +1,6 @@
 import { PART_KINDS } from '../parts';
-import { unknownName, type DataMap } from './document';
+import type { DataMap } from './document';
+import { unknownName } from './nearest';
 import type { Fields } from './fields';
 import type { RawPart } from './load-parts';
 import type { Branch, Plug, Rung } from './model';

@@ -14,7 +14,7 @@ export class ServerProblem extends Error {
 }
 
 /** Talks to the server; throws ServerProblem with words for people. */
-export async function http<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function http<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {

@@ -2,7 +2,7 @@ import { entryWords, type EntryWords } from '@zetalysis/core/call';
 import { codeWords, mayBypass, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
 import type { Model } from '@zetalysis/core/profile';
 import type { PartSymbol } from '@zetalysis/core/parts';
-import { OUTCOMES } from '@zetalysis/core/sequence';
+import { OUTCOMES, waitsOf, type Wait } from '@zetalysis/core/sequence';
 import type { Dimension } from '@zetalysis/core/units';
 
 /** The parts of a model that screens draw and ask by: plain data, sent once from the worker. */
@@ -38,6 +38,10 @@ export interface Drawing {
   readonly plugs: readonly { readonly id: string; readonly title: string }[];
   readonly actions: readonly { readonly id: string; readonly title: string; readonly ledger: boolean }[];
   readonly cautions: readonly string[];
+  /** What has to be sat out on this appliance. */
+  readonly waits: readonly Wait[];
+  /** Burns gas. */
+  readonly gas: boolean;
   /** What the reading line understands. */
   readonly words: EntryWords;
 }
@@ -124,6 +128,8 @@ export function drawingOf(model: Model): Drawing {
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),
     actions: model.actions.map(({ id, title, ledger }) => ({ id, title, ledger })),
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
+    waits: waitsOf(model),
+    gas: model.quantities.some((q) => q.rules.some((r) => r.when?.text.includes('env.gas') === true)),
     words: entryWords(model),
   };
 }

@@ -1,6 +1,6 @@
 import type { CallEvent, CallState, EventBody } from '@zetalysis/core/call';
 import { judgeDeadTest, judgeThermocouple, type School } from '@zetalysis/core/component-test';
-import { COMPLAINTS, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
+import { COMPLAINTS, contradiction, OUTCOME_WORDS, predictionWords, type Assessment } from '@zetalysis/core/diagnosis';
 import { findPart, type Model } from '@zetalysis/core/profile';
 import { formatReading, readingValue, type UnitSystem } from '@zetalysis/core/units';
 
@@ -13,12 +13,25 @@ export interface LogLine {
   readonly retracted: boolean;
   readonly undoable: boolean;
   readonly problem: string | undefined;
+  /** What each leading suspect says to it; empty for entries that are no evidence. */
+  readonly follow: readonly Followed[];
 }
+
+/** One suspect's word on one entry. */
+interface Followed {
+  readonly suspect: string;
+  readonly expected: string;
+  readonly fits: boolean;
+}
+
+/** How many suspects are asked about an entry. */
+const ASKED = 4;
 
 /** The log in words, oldest first. */
 export function logOf(
   model: Model,
   state: CallState,
+  assessment: Assessment,
   { units, school }: { readonly units: UnitSystem; readonly school: School },
 ): LogLine[] {
   return state.log.map(({ event, retracted, problem }) => ({
@@ -30,7 +43,22 @@ export function logOf(
     undoable:
       !retracted && event.body.type !== 'opened' && event.body.type !== 'retracted' && event.body.type !== 'closed',
     problem,
+    follow: followed(model, assessment, event.id, units),
   }));
+}
+
+function followed(model: Model, assessment: Assessment, event: string, units: UnitSystem): Followed[] {
+  const item = assessment.items.find((i) => i.item.id === event);
+  if (!item) return [];
+  return assessment.suspects.slice(0, ASKED).flatMap(({ leading }) => {
+    const prediction = item.predictions[leading.index];
+    if (!prediction) return [];
+    return {
+      suspect: leading.words,
+      expected: predictionWords(model, item.item.observation, prediction, units),
+      fits: contradiction(leading, [item]) === 0,
+    };
+  });
 }
 
 function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school: School): string {

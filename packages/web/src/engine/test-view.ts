@@ -9,6 +9,7 @@ import {
   provesWords,
   questionTitle,
   setupFor,
+  telephoneQuestions,
   type Assessment,
   type Engine,
   type Question,
@@ -30,6 +31,10 @@ export interface TestView {
   readonly good: string;
   readonly why: readonly { readonly answer: string; readonly suspects: string }[];
   readonly settles: boolean;
+  /** Share of what is still open that its answer is expected to decide. */
+  readonly decides: number;
+  /** A customer can answer it on the telephone. */
+  readonly byTelephone: boolean;
   /** For learners: what each answer at this point proves. */
   readonly proves: string | undefined;
   /** Goes round a safety: it is entered in the bypass ledger. */
@@ -73,7 +78,11 @@ export function testsView(
   { units, school }: { readonly units: UnitSystem; readonly school: School },
 ): TestView[] {
   const { model } = engine;
-  return ranked.slice(0, 3).map(({ test, minutes, outcomes, settles }) => {
+  const open = doubt(assessment);
+  const onTelephone = new Set(telephoneQuestions(model, ranked));
+  const shown = [...new Set([...ranked.slice(0, 3), ...[...onTelephone].slice(0, 3)])];
+  return shown.map((one) => {
+    const { test, minutes, bits, outcomes, settles } = one;
     const q = test.question;
     const present = state.setup;
     const setup = test.intervention ? setupFor(present, test.intervention) : undefined;
@@ -107,6 +116,8 @@ export function testsView(
         .slice(0, 3)
         .map(({ answer, suspects }) => ({ answer, suspects })),
       settles: settles > 0,
+      decides: open > 0 ? Math.min(1, bits / open) : 0,
+      byTelephone: onTelephone.has(one),
       proves: school.order === 'terminal-by-terminal' ? provesWords(model, q) : undefined,
       ledger: goesRoundSafety(model, test),
       answer: answerForm(model, q),
@@ -114,6 +125,10 @@ export function testsView(
     };
   });
 }
+
+/** How open the question is what to repair, bits. */
+const doubt = ({ suspects }: Assessment): number =>
+  suspects.reduce((sum, { probability: p }) => sum - (p > 0 ? p * Math.log2(p) : 0), 0);
 
 function answerForm(model: Model, q: Question): AnswerForm {
   switch (q.kind) {

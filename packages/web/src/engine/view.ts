@@ -14,11 +14,17 @@ import {
   predictionWords,
   predicts,
   type Assessment,
+  partsToCarry,
+  type Carried,
   type Engine,
+  type Observation,
+  type Hypothesis,
+  type Prediction,
   type Question,
   type Role,
 } from '@zetalysis/core/diagnosis';
 import type { School } from '@zetalysis/core/component-test';
+import type { Model } from '@zetalysis/core/profile';
 import type { Setup } from '@zetalysis/core/sequence';
 import { formatReading, type UnitSystem } from '@zetalysis/core/units';
 import { logOf, type LogLine } from './log-view';
@@ -46,8 +52,15 @@ export interface CallView {
   readonly draft: Omit<BreakRecord, 'advice'>;
   readonly obstacles: readonly string[];
   readonly closed: boolean;
+  /** Clocks that were set, with when they end (milliseconds since 1970). */
+  readonly timers: readonly { readonly event: string; readonly title: string; readonly ends: number }[];
+  /** Nothing was seen or measured yet: the telephone's turn. */
+  readonly untouched: boolean;
+  readonly carry: readonly Carried[];
   /** The step at which the ladder is drawn. */
   readonly at: string;
+  /** The suspect whose world is shown instead of what is known, in words. */
+  readonly whatIf: string | undefined;
 }
 
 interface SuspectView {
@@ -58,6 +71,8 @@ interface SuspectView {
   readonly mend: string;
   readonly probability: number;
   readonly proved: boolean;
+  /** Names it when its world is asked for. */
+  readonly id: string;
   readonly reasons: readonly { readonly for: boolean; readonly sentence: string }[];
 }
 
@@ -72,6 +87,8 @@ export interface BeadView {
   readonly readings: readonly string[];
   /** Chance, under all that is known, that it comes. */
   readonly likely: number;
+  /** In the suspect's world: whether it comes, and whether that is not as on a sound appliance. */
+  readonly there: { readonly comes: boolean; readonly differs: boolean } | undefined;
 }
 
 interface NetView {
@@ -79,6 +96,8 @@ interface NetView {
   /** What a sound appliance shows here at this step. */
   readonly good: string;
   readonly measured: string | undefined;
+  /** In the suspect's world: what it would show, and whether that is not as on a sound appliance. */
+  readonly there: { readonly shows: string; readonly differs: boolean } | undefined;
 }
 
 export interface ViewOptions {
@@ -87,6 +106,8 @@ export interface ViewOptions {
   readonly school: School;
   /** The step chosen on the cord, or undefined to follow the burn front. */
   readonly phase: string | undefined;
+  /** Show everything as it would be under this hypothesis; `healthy` for a sound appliance. */
+  readonly whatIf?: string | undefined;
 }
 
 const SHOWN = 6;
@@ -96,7 +117,8 @@ const LIVE = 0.33;
 export function viewOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): CallView {
   const { model } = engine;
   const standing = standingOf(assessment);
-  const beads = beadsOf(engine, state, assessment, options.units);
+  const world = assessment.hypotheses.find((h) => h.id === options.whatIf);
+  const beads = beadsOf(engine, state, assessment, options.units, world);
   const frontBead = beads.find((b) => b.front);
   const at = options.phase ?? frontBead?.id ?? model.phases[0]!.id;
   const shown = assessment.suspects.filter((s) => s.probability >= 0.004).slice(0, SHOWN);
@@ -112,6 +134,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
       mend: mendWords(model, s.repair),
       probability: s.probability,
       proved: i === 0 && standing === 'proved',
+      id: s.leading.id,
       reasons: explain(model, s.leading, engine.healthy, assessment.items, options.units)
         .slice(0, 8)
         .map((r) => ({ for: r.weight > 0, sentence: r.sentence })),
@@ -123,8 +146,8 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     fitsNothing: assessment.fitsNothing.map(words),
     adjustments: [...state.adjustments].map(([event, body]) => ({ ...body, event })),
     beads,
-    nets: netsOf(engine, state, assessment, at, options.units),
-    log: logOf(model, state, options),
+    nets: netsOf(engine, state, assessment, at, options.units, world),
+    log: logOf(model, state, assessment, options),
     setup: state.setup,
     danger: state.danger && DANGER_WORDS[state.danger],
     complaint: state.opened?.complaint ?? '',
@@ -133,11 +156,29 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     draft: draftRecord(engine, assessment),
     obstacles: closingObstacles(model, state),
     closed: state.closed,
+    timers: state.log.flatMap(({ event: { id, at: from, body }, retracted }) =>
+      body.type === 'timer' && !retracted
+        ? [{ event: id, title: body.title, ends: Date.parse(from) + body.seconds * 1000 }]
+        : [],
+    ),
+    untouched: state.evidence.items.every((i) => i.observation.kind === 'told' || isBefore(model, i.observation)),
+    carry: partsToCarry(engine, assessment),
     at,
+    whatIf: world?.words,
   };
 }
 
-function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units: UnitSystem): BeadView[] {
+/** What a customer could tell: the complaint, what happened before, and what is seen without opening anything. */
+const isBefore = (model: Model, o: Observation): boolean =>
+  (o.kind === 'look' && model.looks[o.look]!.before) || o.kind === 'seen' || o.kind === 'code';
+
+function beadsOf(
+  engine: Engine,
+  state: CallState,
+  assessment: Assessment,
+  units: UnitSystem,
+  world: Hypothesis | undefined,
+): BeadView[] {
   const { model } = engine;
   const { evidence, log } = state;
   const healthy = engine.traces.last(engine.healthy.faults, evidence.episodes).trace;
@@ -182,8 +223,38 @@ function beadsOf(engine: Engine, state: CallState, assessment: Assessment, units
       measuredAt,
       readings,
       likely: weight > 0 ? comes / weight : 0,
+      there: world && beadIn(engine, state, world, phase.index),
     };
   });
+}
+
+/** Whether a step comes in a suspect's world, beside a sound appliance. */
+function beadIn(engine: Engine, state: CallState, world: Hypothesis, phase: number): BeadView['there'] {
+  const comes = (h: Hypothesis): boolean => {
+    const p = engine.expect(state.evidence, h, { kind: 'seen', phase });
+    return p.kind === 'choice' && p.answer === 1;
+  };
+  return { comes: comes(world), differs: comes(world) !== comes(engine.healthy) };
+}
+
+function netIn(
+  model: Model,
+  question: Question,
+  engine: Engine,
+  state: CallState,
+  world: Hypothesis,
+  good: string,
+  units: UnitSystem,
+): NetView['there'] {
+  const own = engine.expect(state.evidence, world, question);
+  const sound = engine.expect(state.evidence, engine.healthy, question);
+  const shows = predictionWords(model, question, own, units);
+  const volts = (p: Prediction): number | undefined =>
+    p.kind === 'volts' ? p.volts : p.kind === 'ghost' ? 0 : undefined;
+  const [a, b] = [volts(own), volts(sound)];
+  // A few per cent are load, not a difference anybody would mark.
+  const near = a !== undefined && b !== undefined && Math.abs(a - b) < 0.05 * Math.max(a, b, 1);
+  return { shows, differs: shows !== good && !near };
 }
 
 /** Where power is, as far as the suspects agree; measured points show their reading. */
@@ -193,11 +264,13 @@ function netsOf(
   assessment: Assessment,
   at: string,
   units: UnitSystem,
+  world: Hypothesis | undefined,
 ): Record<string, NetView> {
   const { model } = engine;
   const phase = model.phases.findIndex((p) => p.id === at);
-  const live = assessment.hypotheses.filter((h) => assessment.probabilities[h.index]! > 0.01 && predicts(h));
-  const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0) || 1;
+  const share = (h: Hypothesis): number => (world ? (h === world ? 1 : 0) : assessment.probabilities[h.index]!);
+  const live = assessment.hypotheses.filter((h) => share(h) > 0.01 && predicts(h));
+  const weight = live.reduce((sum, h) => sum + share(h), 0) || 1;
   const result: Record<string, NetView> = {};
   // What black probes rest on is common, not live or dead.
   const commons = commonNets(model);
@@ -213,7 +286,7 @@ function netsOf(
       for (const h of live) {
         const p = engine.expect(state.evidence, h, question);
         if ((p.kind === 'volts' && p.volts > LIVE * model.ratedVolts[item.net]!) || p.kind === 'unsteady')
-          hot += assessment.probabilities[h.index]! / weight;
+          hot += share(h) / weight;
       }
       const good = predictionWords(model, question, engine.expect(state.evidence, engine.healthy, question), units);
       let measured: string | undefined;
@@ -224,11 +297,12 @@ function netsOf(
           measured = formatReading(body.reading, units);
       }
       // With nothing that explains what was found, nothing is known of the wires either.
-      const known = live.length > 0 && !(assessment.suspects[0]!.leading.kind === 'unknown');
+      const known = live.length > 0 && (world !== undefined || assessment.suspects[0]!.leading.kind !== 'unknown');
       result[name] = {
         state: !known ? 'unknown' : hot > 0.95 ? 'live' : hot < 0.05 ? 'dead' : 'unknown',
         good,
-        measured,
+        measured: world ? undefined : measured,
+        there: world && netIn(model, question, engine, state, world, good, units),
       };
     }
   }

@@ -17,7 +17,9 @@ import { testsView, type TestView } from './test-view';
 import { viewOf, type CallView, type ViewOptions } from './view';
 
 let engine: Engine | undefined;
-let last: { state: CallState; assessment: Assessment; ranked: RankedTest[] } | undefined;
+/** The newest answer, and what it was about: looking at another step or world needs no new diagnosis. */
+let last: { events: string; state: CallState; assessment: Assessment } | undefined;
+let ranking: { about: string; ranked: RankedTest[] } | undefined;
 
 const need = (): Engine => {
   if (!engine) throw new Error('no profile loaded');
@@ -29,27 +31,35 @@ const api = {
   load(source: string, file: string, variant: string | undefined): Drawing {
     engine = new Engine(loadProfile(source, file, variant === undefined ? {} : { variant }));
     last = undefined;
+    ranking = undefined;
     return drawingOf(engine.model);
   },
   /** Suspects, cord and ladder: quick. */
   view(events: readonly CallEvent[], options: ViewOptions): CallView {
-    const state = reduceCall(need().model, events);
-    const assessment = need().assess(state.evidence, { pairs: false });
-    last = { state, assessment, ranked: [] };
-    return viewOf(need(), state, assessment, options);
+    const about = events.map((e) => e.id).join();
+    if (last?.events !== about) {
+      const state = reduceCall(need().model, events);
+      last = { events: about, state, assessment: need().assess(state.evidence, { pairs: false }) };
+    }
+    return viewOf(need(), last.state, last.assessment, options);
   },
   /** The next tests for the evidence of the last `view`, and the view again when pairs of faults changed it. */
   next(options: ViewOptions): { tests: TestView[]; view: CallView | undefined } {
     if (!last || last.state.danger || last.state.closed) return { tests: [], view: undefined };
-    const { state } = last;
+    const { events, state } = last;
     const { role, school } = options;
-    const assessment = need().assess(state.evidence);
-    const ranked = need().next({ evidence: state.evidence, declined: state.declined, role, school }, assessment);
-    const paired = assessment.hypotheses.length > last.assessment.hypotheses.length;
-    last = { state, assessment, ranked };
+    const about = `${events}|${role}|${JSON.stringify(school)}`;
+    let paired = false;
+    if (ranking?.about !== about) {
+      const assessment = need().assess(state.evidence);
+      paired = assessment.hypotheses.length > last.assessment.hypotheses.length;
+      last = { events, state, assessment };
+      const ranked = need().next({ evidence: state.evidence, declined: state.declined, role, school }, assessment);
+      ranking = { about, ranked };
+    }
     return {
-      tests: testsView(need(), state, assessment, ranked, options),
-      view: paired ? viewOf(need(), state, assessment, options) : undefined,
+      tests: testsView(need(), state, last.assessment, ranking.ranked, options),
+      view: paired ? viewOf(need(), state, last.assessment, options) : undefined,
     };
   },
   /** For the Library: all there is to read about the appliance. */
@@ -62,7 +72,7 @@ const api = {
   },
   advice(): AdviceSnapshot {
     if (!last) throw new Error('nothing assessed yet');
-    return snapshot(need(), last.assessment, last.ranked);
+    return snapshot(need(), last.assessment, ranking?.about.startsWith(`${last.events}|`) ? ranking.ranked : []);
   },
 };
 

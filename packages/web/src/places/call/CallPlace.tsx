@@ -11,7 +11,10 @@ import { KeysHelp } from './KeysHelp';
 import { Ladder } from './Ladder';
 import { NextTest } from './NextTest';
 import { SchoolDialog } from './SchoolDialog';
+import '../../theme/call-extra.css';
+import { useWires } from '../../store/wires';
 import { StatusStrip } from './StatusStrip';
+import { Stopwatch } from './Stopwatch';
 import { Suspects } from './Suspects';
 import { useEngine } from './use-engine';
 import { useKeys } from './use-keys';
@@ -19,6 +22,7 @@ import { Work } from './Work';
 
 // Ant Design's form comes with it: loaded when it is first needed.
 const RecordBreak = lazy(() => import('./RecordBreak'));
+const Triage = lazy(() => import('./Triage'));
 
 /** One call: sequence, circuit, next test, suspects, evidence. */
 export function CallPlace({ me }: { me: Me }) {
@@ -33,12 +37,17 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const [recording, setRecording] = useState(false);
   const [help, setHelp] = useState(false);
   const [taught, setTaught] = useState(false);
+  const [triage, setTriage] = useState(false);
   const [school, setSchool] = useSchool();
   /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
   const [attempt, setAttempt] = useState<number>();
+  /** The suspect whose world is looked at, by hypothesis. */
+  const [whatIf, setWhatIf] = useState<string>();
   const entry = useRef<HTMLInputElement>(null);
-  const engine = useEngine(log.events, { units: me.units, role: me.role, phase, school });
+  const engine = useEngine(log.events, { units: me.units, role: me.role, phase, school, whatIf });
   const { append } = log;
+  const opened = log.events?.find((e) => e.body.type === 'opened')?.body;
+  const wires = useWires(opened?.type === 'opened' ? opened.machine : undefined);
   const { api, drawing, view } = engine;
 
   const appendAll = useCallback(
@@ -113,6 +122,11 @@ function OneCall({ id, me }: { id: string; me: Me }) {
       <div className="call-head">
         <h1>{drawing.title}</h1>
         <q>{view.complaint}</q>
+        {view.untouched && !view.closed && (
+          <button type="button" className="before" onClick={() => setTriage(true)}>
+            Before the visit
+          </button>
+        )}
         {view.pinnedVersion !== drawing.version && (
           <span className="notice">
             Opened with profile {view.pinnedVersion}; shown with {drawing.version}.
@@ -128,16 +142,26 @@ function OneCall({ id, me }: { id: string; me: Me }) {
           </button>
         </div>
       )}
+      {view.whatIf !== undefined && (
+        <p className="notice what-if" role="status">
+          <strong>What if: {view.whatIf}.</strong> Steps and circuit are as they would be; ≠ marks what differs from a
+          sound appliance.{' '}
+          <button type="button" onClick={() => setWhatIf(undefined)}>
+            Back to what is known
+          </button>
+        </p>
+      )}
       <div className="areas">
         <div className="right">
           <NextTest
             tests={engine.tests}
             view={view}
             thinking={engine.thinking}
+            wires={wires}
             onEvents={appendAll}
             onSchool={() => setTaught(true)}
           />
-          <Suspects view={view} />
+          <Suspects view={view} whatIf={whatIf} onWhatIf={setWhatIf} />
           <Ending
             view={view}
             onRecord={() => setRecording(true)}
@@ -152,6 +176,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
           at={at}
           attempt={attempt}
           onAttempt={setAttempt}
+          watch={<Stopwatch call={id} drawing={drawing} view={view} onEvents={appendAll} />}
           onAnswer={answer}
           onChoose={setPhase}
           onEnding={(type, value) =>
@@ -166,9 +191,10 @@ function OneCall({ id, me }: { id: string; me: Me }) {
                 <i className="live" /> live <i className="dead" /> dead <i className="unknown" /> unknown
               </span>
             </h2>
-            <Ladder drawing={drawing} view={view} red={probes[0]} onNet={tapNet} onPart={tapPart} />
+            <Ladder drawing={drawing} view={view} red={probes[0]} onNet={tapNet} onPart={tapPart} wires={wires} />
             <EntryLine
               drawing={drawing}
+              wires={wires}
               at={view.at}
               phaseTitle={drawing.phases.find((p) => p.id === view.at)?.title ?? ''}
               probes={probes.join(' ')}
@@ -193,6 +219,17 @@ function OneCall({ id, me }: { id: string; me: Me }) {
       {recording && (
         <Suspense fallback={<p className="waiting">One moment…</p>}>
           <RecordBreak drawing={drawing} view={view} onRecord={record} onClose={() => setRecording(false)} />
+        </Suspense>
+      )}
+      {triage && (
+        <Suspense fallback={<p className="waiting">One moment…</p>}>
+          <Triage
+            drawing={drawing}
+            view={view}
+            tests={engine.tests}
+            onBody={(b) => void append(b)}
+            onClose={() => setTriage(false)}
+          />
         </Suspense>
       )}
       {taught && <SchoolDialog school={school} onChange={setSchool} onClose={() => setTaught(false)} />}

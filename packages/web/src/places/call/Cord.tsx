@@ -13,6 +13,8 @@ interface Props {
   /** The chosen step. */
   readonly at: string;
   readonly attempt: number | undefined;
+  /** The clock for watching a try. */
+  readonly watch: React.ReactNode;
   readonly onAttempt: (attempt: number | undefined) => void;
   readonly onAnswer: (phase: string, answer: 'yes' | 'no' | 'unclear') => void;
   readonly onChoose: (phase: string) => void;
@@ -20,7 +22,7 @@ interface Props {
 }
 
 /** The sequence as a cord that burns from the top: beads proved, the burn front where the run stopped, the rest unlit. */
-export function Cord({ drawing, view, at, attempt, onAttempt, onAnswer, onChoose, onEnding }: Props) {
+export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, onChoose, onEnding }: Props) {
   const frontAt = view.beads.findIndex((b) => b.front);
   return (
     <section className="cord" aria-label="Sequence">
@@ -39,10 +41,11 @@ export function Cord({ drawing, view, at, attempt, onAttempt, onAnswer, onChoose
           ))}
         </select>
       </div>
+      {watch}
       <ol>
         {drawing.phases.map((phase, i) => {
           const bead = view.beads[i]!;
-          const state = stateOf(bead, i, frontAt, phase.unwanted);
+          const state = bead.there ? stateThere(bead.there) : stateOf(bead, i, frontAt, phase.unwanted);
           return (
             <li
               key={phase.id}
@@ -120,6 +123,11 @@ export function Cord({ drawing, view, at, attempt, onAttempt, onAnswer, onChoose
       </div>
     </section>
   );
+}
+
+function stateThere({ comes, differs }: NonNullable<BeadView['there']>): { name: string; words: string } {
+  const words = comes ? 'would come' : 'would not come';
+  return { name: comes ? 'lit' : 'unlit', words: differs ? `≠ ${words}` : words };
 }
 
 function stateOf(bead: BeadView, index: number, frontAt: number, unwanted: boolean): { name: string; words: string } {

@@ -1,4 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
+import type { Wires } from '../../api/types';
+import { wireWords } from '../../store/wires';
 import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { PartGlyph } from './PartGlyph';
@@ -17,10 +19,12 @@ interface Props {
   readonly onPart: (part: string, branch: string) => void;
   /** Rungs to be marked: wired otherwise in what this is compared with. */
   readonly changed?: ReadonlySet<string> | undefined;
+  /** Terminal names and colours of this machine. */
+  readonly wires?: Wires;
 }
 
 /** The circuit as a ladder: power drawn where it is, test points as targets to tap. */
-export function Ladder({ drawing, view, red, onNet, onPart, changed }: Props) {
+export function Ladder({ drawing, view, red, onNet, onPart, changed, wires }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(LEAST_WIDTH);
   useEffect(() => {
@@ -46,6 +50,7 @@ export function Ladder({ drawing, view, red, onNet, onPart, changed }: Props) {
             onNet={onNet}
             onPart={onPart}
             changed={changed}
+            wires={wires}
           />
         ))}
       </svg>
@@ -69,6 +74,7 @@ function Rung({
   onNet,
   onPart,
   changed,
+  wires,
 }: Props & { rung: DrawnRung; y: number; width: number }) {
   // An unnamed joint between two parts takes no room of its own.
   const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
@@ -97,7 +103,7 @@ function Rung({
             item={item}
             x={xs[i]!}
             y={y}
-            suspect={suspicion(view, item.part)}
+            suspect={view.whatIf === undefined ? suspicion(view, item.part) : 0}
             onClick={() => onPart(item.part, item.branch)}
           />
         ) : null,
@@ -106,7 +112,8 @@ function Rung({
         if (item.kind !== 'net') return null;
         const net = view.nets[item.name];
         const point = drawing.points[item.name];
-        const label = `${item.name}${point ? `, ${point.reach}${point.line ? ', line voltage' : ''}` : ''}. ${net ? `${net.state}; sound: ${net.good}` : 'common'}${net?.measured === undefined ? '' : `; measured ${net.measured}`}`;
+        const own = wires && wireWords(wires, item.name);
+        const label = `${item.name}${own === undefined ? '' : `, here ${own}`}${point ? `, ${point.reach}${point.line ? ', line voltage' : ''}` : ''}. ${net ? `${net.state}; sound: ${net.good}${net.there?.differs ? `; here ${net.there.shows}` : ''}` : 'common'}${net?.measured === undefined ? '' : `; measured ${net.measured}`}`;
         return (
           <g
             key={i}
@@ -114,7 +121,7 @@ function Rung({
             tabIndex={0}
             aria-label={label}
             aria-pressed={red === item.name}
-            className={`point ${net?.state ?? 'common'}${red === item.name ? ' red' : ''}${point?.line ? ' line' : ''}`}
+            className={`point ${net?.state ?? 'common'}${net?.there?.differs ? ' differs' : ''}${red === item.name ? ' red' : ''}${point?.line ? ' line' : ''}`}
             onClick={() => onNet(item.name)}
             onKeyDown={(e) => {
               if (e.key !== 'Enter' && e.key !== ' ') return;
@@ -133,6 +140,10 @@ function Rung({
             )}
             <text x={xs[i]} y={y - 10} className="net-name">
               {item.name}
+              {own !== undefined && (
+                <tspan className="own-wire"> {wires![item.name]!.terminal || wires![item.name]!.colour}</tspan>
+              )}
+              {net?.there?.differs && <tspan className="measured"> ≠ {net.there.shows}</tspan>}
               {net?.measured !== undefined && (
                 <tspan className="measured"> {net.measured.replace(', unsteady', ' ~')}</tspan>
               )}

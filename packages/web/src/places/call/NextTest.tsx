@@ -1,6 +1,8 @@
 import { useRef, useState } from 'react';
 import type { EventBody } from '@zetalysis/core/call';
 import { parseReading } from '@zetalysis/core/units';
+import type { Wires } from '../../api/types';
+import { wireWords } from '../../store/wires';
 import type { TestView } from '../../engine/test-view';
 import type { CallView } from '../../engine/view';
 
@@ -8,12 +10,13 @@ interface Props {
   readonly tests: readonly TestView[] | undefined;
   readonly view: CallView;
   readonly thinking: boolean;
+  readonly wires: Wires;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
   readonly onSchool: () => void;
 }
 
 /** The one test to make now, with one field to answer it. */
-export function NextTest({ tests, view, thinking, onEvents, onSchool }: Props) {
+export function NextTest({ tests, view, thinking, wires, onEvents, onSchool }: Props) {
   const [chosen, setChosen] = useState<string>();
   const test = tests?.find((t) => t.id === chosen) ?? tests?.[0];
   if (view.closed) return <Done words="This call is closed." />;
@@ -34,6 +37,17 @@ export function NextTest({ tests, view, thinking, onEvents, onSchool }: Props) {
         </span>
       </h2>
       <p className="instruction">{test.instruction}</p>
+      {probed(test).some((net) => wireWords(wires, net) !== undefined) && (
+        <p className="own-wires">
+          On this machine:{' '}
+          {probed(test)
+            .flatMap((net, i) => {
+              const words = wireWords(wires, net);
+              return words === undefined ? [] : `${i === 0 ? 'red' : 'black'} probe on ${words}`;
+            })
+            .join('; ')}
+        </p>
+      )}
       {test.proves !== undefined && <p className="proves">{test.proves}</p>}
       {test.ledger && (
         <p className="ledger">
@@ -58,6 +72,10 @@ export function NextTest({ tests, view, thinking, onEvents, onSchool }: Props) {
           </div>
         ))}
       </dl>
+      <p className="fine worth">
+        {worth(test)}
+        {test !== tests![0] && ` The first choice: ${worth(tests![0]!).toLowerCase()}`}
+      </p>
       <p className="decline">
         <button
           type="button"
@@ -77,6 +95,7 @@ export function NextTest({ tests, view, thinking, onEvents, onSchool }: Props) {
           How you work
         </button>
         {tests!
+          .slice(0, 3)
           .filter((t) => t.id !== test.id)
           .map((t) => (
             <button
@@ -84,7 +103,7 @@ export function NextTest({ tests, view, thinking, onEvents, onSchool }: Props) {
               type="button"
               className="quiet other"
               onClick={() => setChosen(t.id)}
-              title={t.instruction}
+              title={`${t.instruction} ${worth(t)}`}
             >
               {t.title}
             </button>
@@ -93,6 +112,14 @@ export function NextTest({ tests, view, thinking, onEvents, onSchool }: Props) {
     </section>
   );
 }
+
+/** The points a test touches, red first. */
+const probed = ({ answer }: TestView): string[] =>
+  answer.kind === 'reading' && answer.event.type === 'volts' ? [answer.event.red, answer.event.black] : [];
+
+/** Why this test: what it decides for the time it takes. */
+const worth = (t: TestView): string =>
+  `Decides about ${Math.round(t.decides * 100)} % of what is open, in ${t.minutes} min.`;
 
 function Done({ words }: { words: string }) {
   return (

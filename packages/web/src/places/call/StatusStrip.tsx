@@ -1,6 +1,7 @@
 import type { EventBody } from '@zetalysis/core/call';
 import type { Drawing } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
+import { clock, Timers } from './Clock';
 import type { SyncState } from '../../store/sync';
 
 interface Props {
@@ -18,7 +19,7 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
     drawing.parts.find((p) => p.id === id)?.title ?? drawing.plugs.find((p) => p.id === id)?.title ?? id;
   return (
     <div className="status" role="region" aria-label="State of the appliance">
-      <Toggle name="Gas" on={setup.gas} words={['on', 'shut']} onChange={(gas) => set({ gas })} />
+      {drawing.gas && <Toggle name="Gas" on={setup.gas} words={['on', 'shut']} onChange={(gas) => set({ gas })} />}
       <Toggle name="Power" on={setup.power} words={['on', 'off']} onChange={(power) => set({ power })} />
       <Toggle name="Call" on={setup.call} words={['calling', 'no call']} onChange={(call) => set({ call })} />
       {setup.unplugged.map((id) => (
@@ -51,18 +52,23 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
           {drawing.actions.find((a) => a.id === id)?.title ?? id} · over
         </button>
       ))}
+      <Timers timers={view.timers} onEnd={(event) => onBody({ type: 'retracted', event })} />
       <select
         value=""
         aria-label="Change the setup"
         onChange={(e) => {
-          const [kind, id] = e.target.value.split(' ') as [string, string];
+          const [kind, ...rest] = e.target.value.split(' ') as [string, ...string[]];
+          const id = rest.join(' ');
           if (kind === 'unplug') set({ unplugged: [...setup.unplugged, id] });
           else if (kind === 'bypass') set({ bypassed: [...setup.bypassed, id] });
           else if (kind === 'action') set({ actions: [...setup.actions, id] });
-          else onBody({ type: 'danger', danger: id as 'gas' | 'co' | 'fire' });
+          else if (kind === 'wait') {
+            const wait = drawing.waits.find((w) => w.id === id)!;
+            onBody({ type: 'timer', title: wait.title, seconds: Math.round(wait.seconds) });
+          } else onBody({ type: 'danger', danger: id as 'gas' | 'co' | 'fire' });
         }}
       >
-        <option value="">Unplug, reset, bypass, danger…</option>
+        <option value="">Unplug, reset, clock, danger…</option>
         <optgroup label="Unplug">
           {drawing.plugs
             .filter((p) => !setup.unplugged.includes(p.id))
@@ -90,6 +96,15 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
                   {a.title}
                 </option>
               ))}
+          </optgroup>
+        )}
+        {drawing.waits.length > 0 && (
+          <optgroup label="Set a clock">
+            {drawing.waits.map((w) => (
+              <option key={w.id} value={`wait ${w.id}`}>
+                {w.title}: {clock(w.seconds * 1000)}
+              </option>
+            ))}
           </optgroup>
         )}
         <optgroup label="Danger: stop everything">

@@ -2,7 +2,15 @@ import { useState } from 'react';
 import type { CallView } from '../../engine/view';
 
 /** Who may have done it: share as length and number, reasons on demand. */
-export function Suspects({ view }: { view: CallView }) {
+export function Suspects({
+  view,
+  whatIf,
+  onWhatIf,
+}: {
+  view: CallView;
+  whatIf: string | undefined;
+  onWhatIf: (id: string | undefined) => void;
+}) {
   const [open, setOpen] = useState<string>();
   return (
     <section className="suspects" aria-label="Suspects" aria-live="polite">
@@ -35,14 +43,24 @@ export function Suspects({ view }: { view: CallView }) {
               </span>
             </button>
             {open === s.repair && (
-              <ul className="reasons">
-                {s.reasons.length === 0 && <li>Nothing seen so far speaks for or against it.</li>}
-                {s.reasons.map((r, i) => (
-                  <li key={i}>
-                    <strong>{r.for ? 'For' : 'Against'}</strong> {r.sentence}
-                  </li>
-                ))}
-              </ul>
+              <>
+                <button
+                  type="button"
+                  className="what-if-toggle"
+                  aria-pressed={whatIf === s.id}
+                  onClick={() => onWhatIf(whatIf === s.id ? undefined : s.id)}
+                >
+                  {whatIf === s.id ? 'Back to what is known' : 'What if it is so? Show steps and readings'}
+                </button>
+                <ul className="reasons">
+                  {s.reasons.length === 0 && <li>Nothing seen so far speaks for or against it.</li>}
+                  {s.reasons.map((r, i) => (
+                    <li key={i}>
+                      <strong>{r.for ? 'For' : 'Against'}</strong> {r.sentence}
+                    </li>
+                  ))}
+                </ul>
+              </>
             )}
           </li>
         ))}

@@ -55,17 +55,17 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     };
   }, [profile, version, variant]);
 
-  const { units, role, phase, school } = options;
+  const { units, role, phase, school, whatIf } = options;
   useEffect(() => {
     if (!api || !events) return;
     const mine = ++asked.current;
     const current = (): boolean => mine === asked.current;
     void (async () => {
       try {
-        const seen = await api.view(events, { units, role, phase, school });
+        const seen = await api.view(events, { units, role, phase, school, whatIf });
         if (!current()) return;
         setView(seen);
-        const next = await api.next({ units, role, phase, school });
+        const next = await api.next({ units, role, phase, school, whatIf });
         if (!current()) return;
         if (next.view) setView(next.view);
         setTests(next.tests);
@@ -74,7 +74,7 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
         if (current()) setProblem((error as Error).message);
       }
     })();
-  }, [api, events, units, role, phase, school]);
+  }, [api, events, units, role, phase, school, whatIf]);
 
   return { drawing, view, tests, thinking: answered !== events, problem, api };
 }

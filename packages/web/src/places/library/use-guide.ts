@@ -56,7 +56,7 @@ export function useGuide(
     if (engine?.key !== key) return;
     let alive = true;
     void engine.api
-      .view([], { units, role: 'lead', phase, school: USUAL_SCHOOL })
+      .view([], { units, role: 'lead', phase, school: USUAL_SCHOOL, whatIf: 'healthy' })
       .then((view) => alive && setRead((r) => (r.key === key ? { key, state: { ...r.state, view } } : r)));
     return () => void (alive = false);
   }, [engine, key, units, phase]);

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { http } from '../../api/http';
 import type { Machine, ProfileSummary } from '../../api/types';
 import { AntTheme } from '../../app/AntTheme';
+import { WiresDialog } from './WiresDialog';
 
 type NewMachine = Pick<Machine, 'label' | 'site' | 'profile'> & Partial<Pick<Machine, 'make' | 'modelName' | 'serial'>>;
 
@@ -12,6 +13,7 @@ export default function Machines() {
   const machines = useQuery({ queryKey: ['machines'], queryFn: () => http<Machine[]>('GET', '/machines') });
   const profiles = useQuery({ queryKey: ['profiles'], queryFn: () => http<ProfileSummary[]>('GET', '/profiles') });
   const [adding, setAdding] = useState(false);
+  const [wired, setWired] = useState<Machine>();
   const [form] = Form.useForm<NewMachine>();
   const queries = useQueryClient();
   const add = useMutation({
@@ -61,8 +63,17 @@ export default function Machines() {
             { title: 'Make and model', render: (_, m) => `${m.make} ${m.modelName}` },
             { title: 'Serial', dataIndex: 'serial' },
             { title: 'Family', render: (_, m) => familyTitle(m) },
+            {
+              title: 'Wires',
+              render: (_, m) => (
+                <Button onClick={() => setWired(m)}>
+                  {m.wires && Object.keys(m.wires).length > 0 ? `${Object.keys(m.wires).length} named` : 'Name them'}
+                </Button>
+              ),
+            },
           ]}
         />
+        {wired && <WiresDialog machine={wired} onClose={() => setWired(undefined)} />}
         <Modal
           title="Add a machine"
           open={adding}

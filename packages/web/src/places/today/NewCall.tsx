@@ -4,11 +4,15 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
+import { mayBe, type Identity } from '@zetalysis/core/profile';
 import { deviceName } from '../../api/me';
 import { http } from '../../api/http';
 import type { Machine, Me, ProfileSummary } from '../../api/types';
 import { AntTheme } from '../../app/AntTheme';
+import '../../theme/call-extra.css';
 import { local } from '../../store/local';
+import { candidatesOf, Identify } from './Identify';
+import { Preview } from './Preview';
 
 interface Given {
   machine?: string;
@@ -24,10 +28,23 @@ export default function NewCall({ me }: { me: Me }) {
   const [form] = Form.useForm<Given>();
   const machineId = Form.useWatch('machine', form);
   const navigate = useNavigate();
-  const families = (profiles.data ?? []).flatMap((p) => [
-    { value: p.id, label: p.title },
-    ...p.variants.map((v) => ({ value: `${p.id}|${v.id}`, label: `${p.title}: ${v.title}` })),
-  ]);
+  const [answers, setAnswers] = useState<Identity>({});
+  const candidates = candidatesOf(profiles.data ?? []);
+  const left = candidates.filter((c) => mayBe(c.identity, answers));
+  const chosen = Form.useWatch('profile', form);
+  const machine = machines.data?.find((m) => m.id === machineId);
+  const shown = machine
+    ? machine.variant === null
+      ? machine.profile
+      : `${machine.profile}|${machine.variant}`
+    : (chosen ?? (Object.keys(answers).length > 0 ? left[0]?.value : undefined));
+  // As soon as the answers leave one family, it is taken; the plain family before its variants.
+  const answer = (given: Identity): void => {
+    setAnswers(given);
+    const fitting = candidates.filter((c) => mayBe(c.identity, given));
+    const families = new Set(fitting.map((c) => c.value.split('|')[0]));
+    form.setFieldValue('profile', families.size === 1 ? fitting[0]!.value : undefined);
+  };
 
   const open = async (given: Given) => {
     const machine = machines.data?.find((m) => m.id === given.machine);
@@ -60,7 +77,7 @@ export default function NewCall({ me }: { me: Me }) {
 
   return (
     <AntTheme>
-      <main className="page narrow">
+      <main className="page new-call">
         <h1>Open a call</h1>
         {(machines.error ?? profiles.error) && (
           <Alert type="warning" role="alert" title={(machines.error ?? profiles.error)!.message} className="spaced" />
@@ -78,9 +95,16 @@ export default function NewCall({ me }: { me: Me }) {
             />
           </Form.Item>
           {machineId === undefined && (
-            <Form.Item name="profile" label="Or the family it belongs to">
-              <Select placeholder="Choose…" options={families} />
-            </Form.Item>
+            <>
+              <Identify candidates={candidates} answers={answers} onAnswer={answer} />
+              <Form.Item name="profile" label="The family it belongs to">
+                <Select
+                  showSearch={{ optionFilterProp: 'label' }}
+                  placeholder="Choose…"
+                  options={(left.length > 0 ? left : candidates).map((c) => ({ value: c.value, label: c.title }))}
+                />
+              </Form.Item>
+            </>
           )}
           <Form.Item
             name="complaint"
@@ -97,6 +121,7 @@ export default function NewCall({ me }: { me: Me }) {
             Open the call
           </Button>
         </Form>
+        {shown !== undefined && <Preview value={shown} />}
       </main>
     </AntTheme>
   );

@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import type { EventBody } from '@zetalysis/core/call';
+import type { Drawing } from '../../engine/drawing';
+import type { CallView } from '../../engine/view';
+import { clock, useNow } from './Clock';
+
+interface Props {
+  readonly call: string;
+  readonly drawing: Drawing;
+  readonly view: CallView;
+  readonly onEvents: (bodies: readonly EventBody[]) => void;
+}
+
+const key = (call: string): string => `zetalysis.watch.${call}`;
+
+/**
+ * Watching one whole try with a clock: one large button for every step that may come. Each tap is a step seen and a
+ * time; what never comes is answered in one tap at the end. The clock goes on through a reload.
+ */
+export function Stopwatch({ call, drawing, view, onEvents }: Props) {
+  const [start, setStart] = useState(() => Number(localStorage.getItem(key(call))) || undefined);
+  const [tapped, setTapped] = useState<readonly string[]>([]);
+  const now = useNow(start !== undefined);
+  if (start === undefined)
+    return (
+      <button
+        type="button"
+        className="watch"
+        onClick={() => {
+          const at = Date.now();
+          localStorage.setItem(key(call), String(at));
+          setStart(at);
+          setTapped([]);
+        }}
+      >
+        Watch a try with the clock
+      </button>
+    );
+  const elapsed = now - start;
+  const left = drawing.phases.filter((p) => !tapped.includes(p.id));
+  const stop = (): void => {
+    localStorage.removeItem(key(call));
+    setStart(undefined);
+  };
+  const tap = (phase: string, at: number): void => {
+    const seconds = Math.max(1, Math.round((performance.timeOrigin + at - start) / 1000));
+    setTapped([...tapped, phase]);
+    onEvents([
+      { type: 'seen', phase, answer: 'yes' },
+      {
+        type: 'timing',
+        phase,
+        reading: { kind: 'value', value: seconds, dimension: 'time' },
+        typed: `${seconds} s`,
+      },
+    ]);
+  };
+  const nothingMore = (): void => {
+    onEvents(left.map((p) => ({ type: 'seen', phase: p.id, answer: 'no' })));
+    stop();
+  };
+  return (
+    <div className="watching" role="group" aria-label="Watching a try">
+      <p className="digits" role="timer">
+        {clock(elapsed)}
+      </p>
+      <p className="fine">The clock runs from the call. Tap each step the moment it comes. Hands off the machine.</p>
+      <div className="cues">
+        {left.map((p) => {
+          const at = view.beads.find((b) => b.id === p.id)?.expectedAt;
+          const late = at !== undefined && elapsed / 1000 > 1.4 * at + 5;
+          return (
+            <button
+              key={p.id}
+              type="button"
+              className={p.unwanted ? 'cue unwanted' : 'cue'}
+              onClick={(e) => tap(p.id, e.timeStamp)}
+            >
+              {p.title}
+              <span className="fine">
+                {p.unwanted ? 'should not happen' : at === undefined ? '' : `about ${clock(at * 1000)}`}
+                {late && <strong> late</strong>}
+              </span>
+            </button>
+          );
+        })}
+      </div>
+      <div className="choices">
+        <button type="button" className="main" onClick={nothingMore}>
+          Nothing more comes
+        </button>
+        <button type="button" onClick={stop}>
+          Stop the clock
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Alert, Input, Modal } from 'antd';
+import { useState } from 'react';
+import { http } from '../../api/http';
+import type { Machine, Wires } from '../../api/types';
+import '../../theme/call-extra.css';
+import { useGuide } from '../library/use-guide';
+
+/** What the terminals of this very unit are called, and the colours of its wires, point by point of the drawing. */
+export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {
+  const { drawing, problem } = useGuide(machine.profile, machine.variant ?? undefined, 'us', undefined);
+  const [wires, setWires] = useState<Wires>(machine.wires ?? {});
+  const queries = useQueryClient();
+  const save = useMutation({
+    mutationFn: () => {
+      const named = Object.entries(wires).filter(([, w]) => w.terminal.trim() !== '' || w.colour.trim() !== '');
+      return http<Machine>('PUT', `/machines/${machine.id}/wires`, Object.fromEntries(named));
+    },
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['machines'] });
+      await queries.invalidateQueries({ queryKey: ['wires', machine.id] });
+      onClose();
+    },
+  });
+  const change = (net: string, field: 'terminal' | 'colour', value: string): void =>
+    setWires({ ...wires, [net]: { ...(wires[net] ?? { terminal: '', colour: '' }), [field]: value } });
+  const error = save.error?.message ?? problem;
+  return (
+    <Modal
+      open
+      title={`Wires of ${machine.label}`}
+      onCancel={onClose}
+      onOk={() => save.mutate()}
+      okText="Save"
+      confirmLoading={save.isPending}
+      width={720}
+    >
+      <p>Name what differs from the drawing; leave the rest empty. The names may be typed on the call page too.</p>
+      {error !== undefined && <Alert type="error" role="alert" title={error} className="spaced" />}
+      {!drawing && error === undefined && <p>Reading the drawing…</p>}
+      {drawing && (
+        <div className="wires-table">
+          {Object.entries(drawing.points).map(([net, point]) => (
+            <div key={net} className="wire-row">
+              <span>
+                <strong>{net}</strong> <span className="fine">{point.reach}</span>
+              </span>
+              <Input
+                aria-label={`Terminal of ${net}`}
+                placeholder="terminal"
+                maxLength={40}
+                value={wires[net]?.terminal ?? ''}
+                onChange={(e) => change(net, 'terminal', e.target.value)}
+              />
+              <Input
+                aria-label={`Wire colour of ${net}`}
+                placeholder="colour"
+                maxLength={40}
+                value={wires[net]?.colour ?? ''}
+                onChange={(e) => change(net, 'colour', e.target.value)}
+              />
+            </div>
+          ))}
+        </div>
+      )}
+    </Modal>
+  );
+}

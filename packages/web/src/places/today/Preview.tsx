@@ -1,0 +1,24 @@
+import { useGuide } from '../library/use-guide';
+import { Ladder } from '../call/Ladder';
+
+/** How the machine works, drawn while it is being chosen. */
+export function Preview({ value }: { value: string }) {
+  const [id, variant] = value.split('|');
+  const { drawing, view, problem } = useGuide(id, variant, 'us', undefined);
+  if (problem !== undefined) return <p role="alert">{problem}</p>;
+  if (!drawing || !view) return <p className="fine">Drawing it…</p>;
+  return (
+    <section className="preview" aria-label="How it works">
+      <h2>{drawing.title}</h2>
+      <p>{drawing.summary}</p>
+      <ol>
+        {drawing.phases
+          .filter((p) => !p.unwanted)
+          .map((p) => (
+            <li key={p.id}>{p.title}</li>
+          ))}
+      </ol>
+      <Ladder drawing={drawing} view={view} red={undefined} onNet={() => undefined} onPart={() => undefined} />
+    </section>
+  );
+}
