@@ -22,7 +22,9 @@ export function readText(path: string): string {
   }
 }
 
+/** A profile by its id, or by the path of its file while it is being written. */
 export function profileSource(id: string): { text: string; file: string } {
+  if (/\.(ya?ml|json)$/.test(id)) return { text: readText(id), file: id };
   if (!profileIds().includes(id)) throw new UsageError(unknownName('profile', id, profileIds()));
   const file = `profiles/${id}.yaml`;
   return { text: readText(join(PROFILES, `${id}.yaml`)), file };

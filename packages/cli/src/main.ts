@@ -8,7 +8,11 @@ import { simulate } from './simulate';
 import { USAGE, UsageError } from './usage';
 
 /** A command takes its arguments and returns what to print and the exit code. */
-export type Command = (args: string[]) => { text: string; exit: 0 | 1 };
+export interface Done {
+  readonly text: string;
+  readonly exit: 0 | 1;
+}
+export type Command = (args: string[]) => Done | Promise<Done>;
 
 const COMMANDS: Readonly<Record<string, Command>> = { diagnose, simulate, netlist, profiles, score };
 
@@ -22,7 +26,7 @@ export async function main(args: string[]): Promise<number> {
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
   try {
     if (!command) throw new UsageError(`unknown command "${name}"; zetalysis --help lists the commands`);
-    const { text, exit } = command(rest);
+    const { text, exit } = await command(rest);
     process.stdout.write(text.endsWith('\n') ? text : `${text}\n`);
     return exit;
   } catch (error) {

@@ -1,4 +1,7 @@
-import { ProblemError, type Problem } from '../src/profile';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { coverage, Engine } from '../src/diagnosis';
+import { loadProfile, ProblemError, type Problem } from '../src/profile';
 import { checkProfile } from '../src/sequence';
 import { profileText } from './models';
 
@@ -13,6 +16,15 @@ function problemsAfter(from: string, to: string): readonly Problem[] {
     throw error;
   }
 }
+
+const EXAMPLE = join(__dirname, '../../../docs/examples/wall-heater.yaml');
+
+test('the worked example of the page on writing profiles works, and most of its faults are told apart', () => {
+  const source = readFileSync(EXAMPLE, 'utf8');
+  expect(checkProfile(source, 'wall-heater.yaml').problems).toEqual([]);
+  const c = coverage(new Engine(loadProfile(source, 'wall-heater.yaml', {})));
+  expect(c.distinct).toBeGreaterThanOrEqual(0.85 * (c.faults.length - c.silent.length));
+});
 
 describe('a profile that cannot work is refused with place and reason', () => {
   test('as it is, it is accepted', () => expect(checkProfile(furnace, 'mine.yaml').problems).toEqual([]));

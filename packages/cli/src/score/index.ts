@@ -3,6 +3,7 @@ import { profileIds } from '../files';
 import type { Command } from '../main';
 import { UsageError } from '../usage';
 import { MISREPORTED } from './appliance';
+import { sideBySide } from './side-by-side';
 import { scoreProfile, type Score } from './figures';
 
 const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
@@ -58,7 +59,7 @@ const ROWS: readonly Row[] = [
 
 const meets = (row: Row, s: Score): boolean => (row.atLeast ? row.value(s) >= row.aim : row.value(s) <= row.aim + 1e-9);
 
-export const score: Command = (args) => {
+export const score: Command = async (args) => {
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
@@ -79,10 +80,12 @@ export const score: Command = (args) => {
   };
   const known = profileIds();
   for (const id of positionals)
-    if (!known.includes(id)) throw new UsageError(`no profile "${id}"; there are ${known.join(', ')}`);
+    if (!known.includes(id) && !id.includes('.'))
+      throw new UsageError(`no profile "${id}"; there are ${known.join(', ')}`);
   if (values.all && positionals.length > 0) throw new UsageError('name profiles or say --all, not both');
   const size = { seed: whole('seed'), per: whole('per'), pairs: whole('pairs'), problems: whole('problems') };
-  const scores = (positionals.length > 0 ? positionals : known).map((id) => scoreProfile(id, size));
+  const wanted = positionals.length > 0 ? positionals : known;
+  const scores = wanted.length > 1 ? await sideBySide(wanted, size) : wanted.map((id) => scoreProfile(id, size));
   if (values.json) return { text: JSON.stringify({ misreported: MISREPORTED, ...size, scores }, null, 2), exit: 0 };
   return { text: table(scores, size.seed), exit: 0 };
 };

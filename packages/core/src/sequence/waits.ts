@@ -23,7 +23,12 @@ export function waitsOf(model: Model): Wait[] {
       for (const guard of state.go) {
         const written = /^after\(([^)]+)\)$/.exec(guard.when.text.trim())?.[1];
         const parsed = written === undefined ? undefined : parseQuantity(written, 'time');
-        if (parsed?.ok) add(`${region.id}.${state.id}`, `${capital(state.id)} (${region.id})`, parsed.value.value);
+        if (parsed?.ok)
+          add(
+            `${region.id}.${state.id}`,
+            `${capital(state.id.replaceAll('-', ' '))} (${region.id})`,
+            parsed.value.value,
+          );
       }
   for (const part of model.parts) {
     const delays = ['wait', 'on-delay', 'off-delay', 'cools-in'].filter((f) => f in part.kind.fields);
@@ -42,7 +47,4 @@ const WORDS: Readonly<Record<string, string>> = {
   'cools-in': 'until its coil is cool',
 };
 
-const capital = (id: string): string => {
-  const words = id.replaceAll('-', ' ');
-  return words.charAt(0).toUpperCase() + words.slice(1);
-};
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -19,6 +19,7 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           ...(dark ? { colorTextLightSolid: '#14181a' } : {}),
           colorBgBase: dark ? '#151a1c' : '#fbfaf6',
           colorTextBase: dark ? '#e6e2d8' : '#1d2427',
+          colorTextPlaceholder: dark ? '#a7b0b4' : '#576166',
           borderRadius: 4,
         },
       }}

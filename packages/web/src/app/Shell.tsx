@@ -19,7 +19,7 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
     <>
       <header className="shell">
         <Link to="/" className="brand" aria-label="Zetalysis, today">
-          <img src="/icon.svg" alt="" width="24" height="24" /> Zetalysis
+          <img src="/icon.svg" alt="" width="24" height="24" /> <span className="brand-name">Zetalysis</span>
         </Link>
         <nav aria-label="Places">
           <NavLink to="/" end>

@@ -138,7 +138,7 @@ function Rung({
             ) : (
               <circle cx={xs[i]} cy={y} r="6" />
             )}
-            <text x={xs[i]} y={y - 10} className="net-name">
+            <text x={i === 0 ? xs[i]! - 18 : xs[i]} y={y - 10} className={i === 0 ? 'net-name first' : 'net-name'}>
               {item.name}
               {own !== undefined && (
                 <tspan className="own-wire"> {wires![item.name]!.terminal || wires![item.name]!.colour}</tspan>

@@ -11,6 +11,12 @@ interface Props {
   readonly onEvents: (bodies: readonly EventBody[]) => void;
 }
 
+/** A try that is being watched: when it began (milliseconds since 1970) and the steps that came. */
+interface Watch {
+  readonly start: number;
+  readonly tapped: readonly string[];
+}
+
 const key = (call: string): string => `zetalysis.watch.${call}`;
 
 /**
@@ -18,33 +24,28 @@ const key = (call: string): string => `zetalysis.watch.${call}`;
  * time; what never comes is answered in one tap at the end. The clock goes on through a reload.
  */
 export function Stopwatch({ call, drawing, view, onEvents }: Props) {
-  const [start, setStart] = useState(() => Number(localStorage.getItem(key(call))) || undefined);
-  const [tapped, setTapped] = useState<readonly string[]>([]);
-  const now = useNow(start !== undefined);
-  if (start === undefined)
+  const [watch, setWatch] = useState<Watch | undefined>(
+    () => (JSON.parse(localStorage.getItem(key(call)) ?? 'null') as Watch | null) ?? undefined,
+  );
+  const keep = (next: Watch | undefined): void => {
+    if (next) localStorage.setItem(key(call), JSON.stringify(next));
+    else localStorage.removeItem(key(call));
+    setWatch(next);
+  };
+  const now = useNow(watch !== undefined);
+  if (watch === undefined)
     return (
-      <button
-        type="button"
-        className="watch"
-        onClick={() => {
-          const at = Date.now();
-          localStorage.setItem(key(call), String(at));
-          setStart(at);
-          setTapped([]);
-        }}
-      >
+      <button type="button" className="watch" onClick={() => keep({ start: Date.now(), tapped: [] })}>
         Watch a try with the clock
       </button>
     );
+  const { start, tapped } = watch;
   const elapsed = now - start;
   const left = drawing.phases.filter((p) => !tapped.includes(p.id));
-  const stop = (): void => {
-    localStorage.removeItem(key(call));
-    setStart(undefined);
-  };
+  const stop = (): void => keep(undefined);
   const tap = (phase: string, at: number): void => {
     const seconds = Math.max(1, Math.round((performance.timeOrigin + at - start) / 1000));
-    setTapped([...tapped, phase]);
+    keep({ start, tapped: [...tapped, phase] });
     onEvents([
       { type: 'seen', phase, answer: 'yes' },
       {
@@ -65,6 +66,14 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
         {clock(elapsed)}
       </p>
       <p className="fine">The clock runs from the call. Tap each step the moment it comes. Hands off the machine.</p>
+      <div className="choices">
+        <button type="button" className="main" onClick={nothingMore}>
+          Nothing more comes
+        </button>
+        <button type="button" onClick={stop}>
+          Stop the clock
+        </button>
+      </div>
       <div className="cues">
         {left.map((p) => {
           const at = view.beads.find((b) => b.id === p.id)?.expectedAt;
@@ -84,14 +93,6 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
             </button>
           );
         })}
-      </div>
-      <div className="choices">
-        <button type="button" className="main" onClick={nothingMore}>
-          Nothing more comes
-        </button>
-        <button type="button" onClick={stop}>
-          Stop the clock
-        </button>
       </div>
     </div>
   );

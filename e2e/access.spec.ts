@@ -1,0 +1,110 @@
+import AxeBuilder from '@axe-core/playwright';
+import { chromium, type Page } from '@playwright/test';
+import { v7 } from 'uuid';
+import { entry, evidence, expect, signIn, step, suspects, test } from './stack';
+
+const violations = async (page: Page): Promise<string[]> =>
+  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
+    (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+  );
+
+/** How much wider than its window a page is, pixels. */
+const excess = (page: Page): Promise<number> =>
+  page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+
+const PLACES: readonly (readonly [string, string, RegExp])[] = [
+  ['Today', '/', /Open a call/],
+  ['Open a call', '/calls/new', /\d+ of \d+ left/],
+  ['Machines', '/machines', /Corn Exchange/],
+  ['Library', '/library', /Condensing combi/],
+  ['an appliance', '/library/storage-water-heater?variant=one-shot-cutoff', /Faults, and what you would see/],
+  ['a field card', '/library/pool-heat-pump/card', /Likeliest faults/],
+];
+
+for (const theme of ['by day', 'in the cellar'])
+  test(`axe finds nothing on any place, ${theme}`, async ({ page, stack }) => {
+    await signIn(page, stack.url);
+    if (theme !== 'by day') await page.getByRole('button', { name: 'Cellar' }).click();
+    for (const [name, path, words] of PLACES) {
+      await page.goto(stack.url + path);
+      await expect(page.getByText(words).first(), name).toBeVisible();
+      expect(await violations(page), name).toEqual([]);
+    }
+  });
+
+test('axe finds nothing on a call with its clock, panel and what-if open', async ({ call }) => {
+  const page = await call('Tannery Row');
+  await page.getByRole('button', { name: 'Before the visit' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'At the machine' }).click();
+  await page.getByRole('button', { name: 'Watch a try' }).click();
+  await step(page, 'Fan speeds up', 'not seen');
+  await expect(page.locator('.bead.front')).toBeVisible();
+  await suspects(page).first().getByRole('button').first().click();
+  await page.getByRole('button', { name: /What if it is so/ }).click();
+  await expect(page.locator('.what-if')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+});
+
+test('at 200 % zoom nothing is wider than the page, and the call can be worked', async ({ call }) => {
+  const page = await call('Hollin Bank');
+  // The browser's zoom: half the room for everything.
+  await page.setViewportSize({ width: 640, height: 400 });
+  await entry(page, '26 TH C @call');
+  await expect(evidence(page)).toContainText('TH–C: 26 V');
+  expect(await excess(page)).toBeLessThanOrEqual(0);
+});
+
+test('letters of twice the size, as set in the browser: nothing is wider than the page', async ({ stack }) => {
+  const { executablePath, args } = test.info().project.use.launchOptions!;
+  const browser = await chromium.launch({
+    executablePath: executablePath!,
+    args: [...args!, '--blink-settings=defaultFontSize=32'],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await signIn(page, stack.url);
+    for (const [name, path, words] of PLACES.filter(([place]) => place !== 'a field card')) {
+      await page.goto(stack.url + path);
+      await expect(page.getByText(words).first(), name).toBeVisible();
+      expect(await excess(page), name).toBeLessThanOrEqual(0);
+    }
+    await page.goto(stack.url);
+    await page.getByRole('link', { name: /Mill Lane/ }).click();
+    await expect(page.getByRole('region', { name: 'Next test' })).toBeVisible();
+    expect(await excess(page)).toBeLessThanOrEqual(0);
+  } finally {
+    await browser.close();
+  }
+});
+
+test('a log of two hundred entries opens, is worked on and undone', async ({ call, page: _page }) => {
+  const page = await call('Lock Cottage');
+  const id = page.url().split('/').pop()!;
+  const looks = ['dial-look right', 'screen-look clear', 'joint-look right', 'vent-look draws'];
+  const events = Array.from({ length: 199 }, (_, i) => {
+    const [look, answer] = looks[i % looks.length]!.split(' ');
+    return {
+      id: v7(),
+      call: id,
+      seq: i + 2,
+      at: new Date(Date.now() + i).toISOString(),
+      device: 'elsewhere',
+      person: 'imre',
+      body: i % 2 === 0 ? { type: 'note', text: `Entry ${i}` } : { type: 'look', look, answer },
+    };
+  });
+  await expect(page.getByRole('status').filter({ hasText: 'All sent' })).toBeVisible();
+  const sent = await page.request.post(new URL(`/api/calls/${id}/events`, page.url()).href, { data: { events } });
+  expect(sent.ok()).toBe(true);
+  await page.reload();
+  await expect(evidence(page).getByRole('listitem')).toHaveCount(200);
+  await entry(page, '200mV TV G @pilot');
+  await expect(evidence(page)).toContainText('TV–G: 0.2 V');
+  await expect(suspects(page).first()).toContainText('thermopile');
+  await evidence(page)
+    .getByRole('button', { name: /Take back: TV–G/ })
+    .click();
+  await expect(evidence(page)).toContainText('(taken back)');
+});
