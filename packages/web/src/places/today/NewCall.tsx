@@ -117,7 +117,7 @@ export default function NewCall({ me }: { me: Me }) {
             <Input.TextArea rows={3} placeholder="No heat since last night…" />
           </Form.Item>
           {problem !== undefined && <Alert type="error" role="alert" title={problem} className="spaced" />}
-          <Button type="primary" htmlType="submit" loading={machines.isPending || profiles.isPending}>
+          <Button type="primary" htmlType="submit" disabled={machines.isPending || profiles.isPending}>
             Open the call
           </Button>
         </Form>
