@@ -42,7 +42,41 @@ try {
   await shot(page, 'machines');
   await page.goto(`${stack.url}/calls/new`);
   await page.getByLabel(/Complaint/).waitFor();
+  await page.getByRole('button', { name: 'Radiators, with steam' }).click();
+  await page
+    .getByRole('group', { name: /small flame/ })
+    .getByRole('button', { name: 'Yes' })
+    .click();
   await shot(page, 'new-call');
+
+  await page.getByRole('link', { name: 'Library', exact: true }).click();
+  await page.getByLabel(/Search by words/).fill('26 V on TH, nothing on SP');
+  await page.getByText(/^Found in/).waitFor({ timeout: 120_000 });
+  await shot(page, 'library-search');
+  await page.goto(`${stack.url}/library/steam-standing-pilot?variant=no-damper`);
+  await page.getByRole('region', { name: 'Differences' }).waitFor();
+  await shot(page, 'library-variant');
+  await page.goto(`${stack.url}/library/furnace-valve-control/card`);
+  await page.getByRole('article').waitFor();
+  await shot(page, 'field-card');
+
+  await page.goto(stack.url);
+  await page.getByRole('link', { name: /school pool/ }).click();
+  await page.locator('.suspect').first().waitFor();
+  await page.getByRole('button', { name: 'Before the visit' }).click();
+  await shot(page, 'before-the-visit');
+  await page.getByRole('button', { name: 'At the machine' }).click();
+  await page.locator('.suspect').first().click();
+  await page.getByRole('button', { name: /What if it is so/ }).click();
+  await page.locator('.what-if').waitFor();
+  await shot(page, 'what-if');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('button', { name: 'Back to what is known' }).first().click();
+  await page.getByRole('button', { name: 'Watch a try with the clock' }).click();
+  await page.getByRole('group', { name: 'Watching a try' }).scrollIntoViewIfNeeded();
+  await shot(page, 'watch-phone');
+  await page.getByRole('button', { name: 'Stop the clock' }).click();
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(stack.url);
   await page.getByRole('link', { name: /Mill Lane/ }).click();
   await page.locator('.suspect').first().waitFor();

@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Express } from 'express';
 import { pino } from 'pino';
@@ -230,6 +231,59 @@ describe('the log of a call', () => {
     expect((await find()).bypassed).toEqual(['limit']);
     await send([made(call, { type: 'retracted', event: wrong.id }, 3)]);
     expect((await find()).bypassed).toEqual([]);
+  });
+});
+
+describe('wires of a machine, profiles from outside', () => {
+  const source = readFileSync(join(__dirname, '../../../docs/examples/wall-heater.yaml'), 'utf8');
+  const bring = async (name: string, text: unknown) =>
+    request(app)
+      .post('/api/profiles')
+      .set('cookie', await signIn(name))
+      .send({ source: text });
+
+  test('a profile is checked, kept by its version, and served in the version a call was opened with', async () => {
+    expect((await bring('imre', source)).status).toBe(201);
+    expect((await bring('imre', source)).status).toBe(409);
+    const next = source
+      .replace('version: 0.1.0', 'version: 0.2.0')
+      .replace('title: Wall heater', 'title: New wall heater');
+    expect((await bring('rosa', next)).body).toMatchObject({ version: '0.2.0', importedBy: 'rosa' });
+    const get = (query: string) => request(app).get(`/api/profiles/wall-heater${query}`);
+    expect((await get('')).body.version).toBe('0.2.0');
+    expect((await get('?version=0.1.0')).body.source).toBe(source);
+    expect((await get('?version=9.9.9')).body.version).toBe('0.2.0');
+    expect((await request(app).get('/api/profiles')).body.map((p: { id: string }) => p.id)).toContain('wall-heater');
+  });
+  test('what cannot work, what is no profile, and what ships already are refused with what to do', async () => {
+    expect((await bring('imre', source.replace('=LI, valve', '=LI, valv'))).body.detail).toMatch(
+      /did you mean "valve"/,
+    );
+    expect((await bring('imre', source.replace('cue: valve.open', 'cue: flame >= 3'))).body.detail).toMatch(
+      /profile:\d+: .*"click" never comes/,
+    );
+    expect((await bring('imre', 'just words')).status).toBe(400);
+    expect((await bring('imre', '')).status).toBe(400);
+    expect((await bring('imre', 42)).status).toBe(400);
+    expect((await bring('imre', source.replace('id: wall-heater', 'id: dryer-burner'))).status).toBe(409);
+    expect((await bring('bea', source)).status).toBe(403);
+    expect((await request(app).post('/api/profiles').send({ source })).status).toBe(401);
+  });
+  test('terminal names and wire colours are kept with the machine', async () => {
+    const cookie = await signIn();
+    const machines = (await request(app).get('/api/machines').set('cookie', cookie)).body as {
+      id: string;
+      label: string;
+    }[];
+    const { id } = machines.find((m) => m.label.includes('Corn Exchange'))!;
+    const put = (on: string, body: object) =>
+      request(app).put(`/api/machines/${on}/wires`).set('cookie', cookie).send(body);
+    const wires = { MV: { terminal: 'TR9', colour: 'violet' } };
+    expect((await put(id, wires)).body.wires).toEqual(wires);
+    expect((await put(id, { MV: { terminal: 'x'.repeat(41), colour: '' } })).status).toBe(400);
+    expect((await put(id, { MV: 'TR9' })).status).toBe(400);
+    expect((await put(v7(), wires)).status).toBe(404);
+    expect((await put('nonsense', wires)).status).toBe(400);
   });
 });
 

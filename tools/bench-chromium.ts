@@ -1,0 +1,117 @@
+// The part of `npm run bench` that needs the real interface: places, typing, and long tasks at a quarter of the speed.
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { startStack } from './stack.mjs';
+
+const line = (title: string, value: string): void => console.log(`  ${title.padEnd(58)} ${value}`);
+const median = (values: number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+/** Each place, and what is there when it can be used. */
+const PLACES: readonly (readonly [string, string, string])[] = [
+  ['Today', '/', '.call-card'],
+  ['Open a call', '/calls/new', '.identify button'],
+  ['Machines', '/machines', '.ant-table-row'],
+  ['Library', '/library', '.library-card'],
+  ['an appliance of the Library', '/library/furnace-condensing', '.ladder'],
+];
+
+/** Types a reading and gives the milliseconds from the key to another next test on the screen. */
+async function typing(page: Page, text: string): Promise<number> {
+  const field = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
+  await field.fill(text);
+  await page.evaluate(() => {
+    const shown = (): string => document.querySelector('.next')?.textContent ?? '';
+    const before = shown();
+    const bench = window as unknown as { answered: Promise<number> };
+    bench.answered = new Promise((resolve) => {
+      window.addEventListener(
+        'keydown',
+        ({ timeStamp }) => {
+          const look = (): void => {
+            if (shown() !== before) resolve(performance.now() - timeStamp);
+            else requestAnimationFrame(look);
+          };
+          look();
+        },
+        { once: true },
+      );
+    });
+  });
+  await field.press('Enter');
+  return page.evaluate(() => (window as unknown as { answered: Promise<number> }).answered);
+}
+
+const READINGS = ['26 R C @call', '26 W C @call', '25.8 LI C @call', '25.9 RO C @call', '120 L1D N @call'];
+
+export async function benchInChromium(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'zetalysis-bench-'));
+  const stack = await startStack(folder);
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(stack.url);
+    await page.getByLabel('Name').fill('imre');
+    await page.getByLabel('Password').fill('cold-morning');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.locator('.call-card').first().waitFor();
+    console.log('\nin Chromium, demo data (aims: a place 1500 ms, typing to another next test 100 ms)');
+    const opened = async (path: string, ready: string): Promise<number> => {
+      const from = performance.now();
+      await page.goto(stack.url + path);
+      await page.locator(ready).first().waitFor();
+      return performance.now() - from;
+    };
+    for (const [name, path, ready] of PLACES)
+      line(
+        name,
+        `${median([await opened(path, ready), await opened(path, ready), await opened(path, ready)]).toFixed(0)} ms`,
+      );
+    await page.goto(stack.url);
+    const call = await page.getByRole('link', { name: /Mill Lane/ }).getAttribute('href');
+    line('a call, until its suspects stand', `${(await opened(call!, '.suspect')).toFixed(0)} ms`);
+
+    for (const slow of [1, 4]) {
+      const session = await page.context().newCDPSession(page);
+      await session.send('Emulation.setCPUThrottlingRate', { rate: slow });
+      await page.goto(stack.url + call!);
+      await page.getByRole('button', { name: 'Can’t', exact: true }).waitFor();
+      await page.evaluate(() => {
+        const bench = window as unknown as { tasks: number[] };
+        bench.tasks = [];
+        new PerformanceObserver((list) => list.getEntries().forEach((e) => bench.tasks.push(e.duration))).observe({
+          type: 'longtask',
+        });
+      });
+      const times: number[] = [];
+      for (const reading of READINGS) times.push(await typing(page, reading));
+      const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks);
+      const at = slow === 1 ? '' : ', at a quarter of the speed';
+      line(
+        `typing to another next test${at}`,
+        `median ${median(times).toFixed(0)} ms, all ${times.map((t) => t.toFixed(0)).join(' ')}`,
+      );
+      line(
+        `tasks over 50 ms on the page${at}`,
+        tasks.length === 0
+          ? 'none'
+          : `${tasks.length}, longest ${Math.max(...tasks).toFixed(0)} ms (aim: none over 100)`,
+      );
+      await session.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    }
+  } finally {
+    await browser.close();
+    await stack.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
