@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
+import { CHROMIUM } from '../tools/browser';
 import { entry, evidence, expect, signIn, step, suspects, test } from './stack';
 
 const violations = async (page: Page): Promise<string[]> =>
@@ -57,10 +58,9 @@ test('at 200 % zoom nothing is wider than the page, and the call can be worked',
 });
 
 test('letters of twice the size, as set in the browser: nothing is wider than the page', async ({ stack }) => {
-  const { executablePath, args } = test.info().project.use.launchOptions!;
   const browser = await chromium.launch({
-    executablePath: executablePath!,
-    args: [...args!, '--blink-settings=defaultFontSize=32'],
+    ...CHROMIUM,
+    args: [...CHROMIUM.args, '--blink-settings=defaultFontSize=32'],
   });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -2,7 +2,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { launch, signInToDemo } from './browser';
 import { startStack } from './stack.mjs';
 
 const line = (title: string, value: string): void => console.log(`  ${title.padEnd(58)} ${value}`);
@@ -48,23 +49,11 @@ const READINGS = ['26 R C @call', '26 W C @call', '25.8 LI C @call', '25.9 RO C 
 export async function benchInChromium(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'zetalysis-bench-'));
   const stack = await startStack(folder);
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await launch();
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(stack.url);
-    await page.getByLabel('Name').fill('imre');
-    await page.getByLabel('Password').fill('cold-morning');
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.locator('.call-card').first().waitFor();
+    await signInToDemo(page);
     console.log('\nin Chromium, demo data (aims: a place 1500 ms, typing to another next test 100 ms)');
     const opened = async (path: string, ready: string): Promise<number> => {
       const from = performance.now();

@@ -2,23 +2,15 @@
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { launch, signInToDemo } from './browser';
 import { startStack } from './stack.mjs';
 
 const OUT = join(import.meta.dirname, '../docs/screenshots');
 mkdirSync(OUT, { recursive: true });
 const folder = mkdtempSync(join(tmpdir(), 'zetalysis-shots-'));
 const stack = await startStack(folder);
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const browser = await launch();
 
 const shot = async (page: Page, name: string): Promise<void> => {
   // Let fonts, the engine's second answer and transitions come to rest.
@@ -32,10 +24,7 @@ try {
   await page.goto(stack.url);
   await page.getByLabel('Password').waitFor();
   await shot(page, 'sign-in');
-  await page.getByLabel('Name').fill('imre');
-  await page.getByLabel('Password').fill('cold-morning');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.locator('.call-card').first().waitFor();
+  await signInToDemo(page);
   await shot(page, 'today');
   await page.getByRole('link', { name: 'Machines' }).click();
   await page.getByRole('row', { name: /Quarry Road/ }).waitFor();
