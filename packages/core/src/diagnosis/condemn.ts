@@ -162,30 +162,30 @@ function acted({ model, items }: Inquiry, part: Part): boolean {
 const across = ({ a, b }: Branch, o: Observation): boolean =>
   o.kind === 'volts' && ((o.red === a && o.black === b) || (o.red === b && o.black === a));
 
-/** What a voltage reading says about the pair of nets it was taken between. */
-function potential(model: Model, o: Observation): 'live' | 'dead' | undefined {
+/** What a voltage reading says about the pair of nets it was taken between; `enough` is what the load there needs. */
+function potential(model: Model, o: Observation, enough?: number): 'live' | 'dead' | undefined {
   if (o.kind !== 'volts') return undefined;
   const rated = Math.max(model.ratedVolts[o.red]!, o.black === model.ground ? 0 : model.ratedVolts[o.black]!);
-  const share = Math.abs(readingValue(o.reading)) / rated;
-  return share >= LIVE ? 'live' : share < DEAD ? 'dead' : undefined;
+  const volts = Math.abs(readingValue(o.reading));
+  return volts >= (enough ?? LIVE * rated) ? 'live' : volts < DEAD * rated ? 'dead' : undefined;
 }
 
 /** The whole supply across a device, or one side live and the other dead against one common: half of it is worth 0.5. */
-function inNotOut({ model, items }: Inquiry, branch: Branch): number {
-  if (items.some((i) => across(branch, i.item.observation) && potential(model, i.item.observation) === 'live'))
+function inNotOut({ model, items }: Inquiry, branch: Branch, enough?: number): number {
+  if (items.some((i) => across(branch, i.item.observation) && potential(model, i.item.observation, enough) === 'live'))
     return 1;
   let best = 0;
   for (const { item: first } of items) {
     const o = first.observation;
     if (o.kind !== 'volts' || across(branch, o) || (o.red !== branch.a && o.red !== branch.b)) continue;
-    const is = potential(model, o);
+    const is = potential(model, o, enough);
     if (is === undefined) continue;
     best = 0.5;
     const there = o.red === branch.a ? branch.b : branch.a;
     const opposite = is === 'live' ? 'dead' : 'live';
     const other = items.some(({ item: { observation: p, episode } }) => {
       if (episode !== first.episode || p.kind !== 'volts') return false;
-      return p.red === there && p.black === o.black && p.phase === o.phase && potential(model, p) === opposite;
+      return p.red === there && p.black === o.black && p.phase === o.phase && potential(model, p, enough) === opposite;
     });
     if (other) return 1;
   }
@@ -195,8 +195,14 @@ function inNotOut({ model, items }: Inquiry, branch: Branch): number {
 /** Power across it, and it does not act. */
 function fedAndIdle(q: Inquiry, part: Part, branch: Branch): number {
   const { model, h, items } = q;
-  const phases = model.phases.filter((p) => p.cue.parts.includes(part.index));
-  if (phases.length === 0) return 0;
+  const phases = model.phases.filter((p) => !p.unwanted && p.cue.parts.includes(part.index));
+  // Seen to act, it is not idle, whatever comes after it.
+  const own = phases[0]?.index;
+  if (
+    own === undefined ||
+    items.some(({ item: { observation: o } }) => o.kind === 'seen' && o.answer && o.phase === own)
+  )
+    return 0;
   const idle = (heard: boolean): boolean =>
     items.some(({ item: { observation: o } }) => {
       if (o.kind !== 'seen' || o.answer) return false;
@@ -212,7 +218,7 @@ function fedAndIdle(q: Inquiry, part: Part, branch: Branch): number {
   const doubt = items.some((i) => i.item.observation.kind === 'seen' && odd(i.fits[h.index], i));
   const seen = idle(false) && !doubt;
   const still = seen ? 0.5 : idle(false) || idle(true) ? (gauged ? 0.5 : 0.25) : 0;
-  return still + 0.5 * inNotOut(q, branch);
+  return still + 0.5 * inNotOut(q, branch, part.kind.actsAt?.(part.spec, branch.name));
 }
 
 /** Primary live, secondary dead: half of a proof, since a short beyond it looks the same. Ohms decide. */

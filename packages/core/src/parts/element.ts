@@ -30,6 +30,7 @@ export const element: PartKind = {
     if (view.state === 'heating' && !fed) return { to: 'cold', after: 200 };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'heats-at'),
   deadTests: (spec) => [{ branch: '', title: 'element', low: num(spec, 'ohms') * 0.9, high: num(spec, 'ohms') * 1.2 }],
   symbol: () => 'load',
 };

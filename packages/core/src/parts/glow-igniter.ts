@@ -38,6 +38,7 @@ export const glowIgniter: PartKind = {
     if (view.state === 'glowing' && !fed) return { to: 'cold', after: 6000 };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'glows-at'),
   deadTests: (spec) => [
     { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') },
   ],

@@ -43,6 +43,7 @@ export const motor: PartKind = {
     if (view.state === 'running' && !turns) return { to: 'stopped', after: 1000 };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'runs-at'),
   deadTests: (spec) => [{ branch: '', title: 'winding', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
   symbol: () => 'motor',
 };

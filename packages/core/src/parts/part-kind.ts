@@ -133,6 +133,8 @@ export interface PartKind {
   deadTests(spec: Spec): readonly DeadTest[];
   /** What a branch feeds into the circuit when it is alive; says whether its nets carry AC or DC, and how much. */
   feeds?(spec: Spec, branch: string): { readonly volts: number; readonly frequency: Frequency } | undefined;
+  /** Volts across a branch at which a sound part acts: pulls in, turns, glows. Less is not "fed". */
+  actsAt?(spec: Spec, branch: string): number;
   /** A weak source that its load is meant to pull down (a flame feed, a thermocouple). */
   readonly yields?: true;
   /** Drawn as. */

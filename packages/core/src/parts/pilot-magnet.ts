@@ -30,6 +30,7 @@ export const pilotMagnet: PartKind = {
     if (view.state === 'held' && !pushed && !fed) return { to: 'released', after: 1000 };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'lets-go-at'),
   deadTests: (spec) => [{ branch: '', title: 'magnet winding', low: 0, high: Math.max(1, num(spec, 'ohms') * 2) }],
   symbol: () => 'coil',
 };

@@ -62,6 +62,7 @@ export const solenoid: PartKind = {
     if (view.state === 'open' && volts < num(view.spec, 'drop-out')) return { to: 'shut', after: 30 };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'pull-in'),
   deadTests: (spec) => [{ branch: '', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
   symbol: () => 'coil',
 };

@@ -24,6 +24,7 @@ export const sparkGap: PartKind = {
     if (view.state === 'sparking' && !fed) return { to: 'quiet', after: 100 };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'sparks-at'),
   deadTests: () => [],
   symbol: () => 'spark',
 };

@@ -44,6 +44,7 @@ export const stepper: PartKind = {
     if (view.state === 'set' && !fed) return { to: 'parked', after: 1000 };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'steps-at'),
   deadTests: (spec) =>
     HALVES.map((branch) => ({
       branch,

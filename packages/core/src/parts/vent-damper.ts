@@ -40,6 +40,7 @@ export const ventDamper: PartKind = {
     if (view.state === 'open' && !fed) return { to: 'shut', after };
     return undefined;
   },
+  actsAt: (spec) => num(spec, 'runs-at'),
   deadTests: (spec) => [
     { branch: 'motor', title: 'motor winding', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 },
   ],
