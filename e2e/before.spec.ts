@@ -56,6 +56,7 @@ test('watching a try: steps and times in one tap each; the clock and the timers 
   await page.getByRole('button', { name: 'Watch a try with the clock' }).click();
   const watching = page.getByRole('group', { name: 'Watching a try' });
   await watching.getByRole('button', { name: /Thermostat calls/ }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'All sent' })).toBeVisible();
   await page.reload();
   await expect(watching.getByRole('timer')).toBeVisible();
   await watching.getByRole('button', { name: /Zone valve opens/ }).click();
@@ -68,6 +69,7 @@ test('watching a try: steps and times in one tap each; the clock and the timers 
   await setup.selectOption({ label: 'Pause (ignition): 05:00' });
   const timer = page.getByRole('button', { name: /Pause \(ignition\) 0[45]:/ });
   await expect(timer).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'All sent' })).toBeVisible();
   await page.reload();
   await expect(timer).toBeVisible();
   await timer.click();
