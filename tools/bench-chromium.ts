@@ -18,7 +18,7 @@ const PLACES: readonly (readonly [string, string, string])[] = [
   ['an appliance of the Library', '/library/furnace-condensing', '.ladder'],
 ];
 
-/** Types a reading and gives the milliseconds from the key to another next test on the screen. */
+/** Types a reading and gives the milliseconds from the key to another next test on the screen; 5 s when it stays. */
 async function typing(page: Page, text: string): Promise<number> {
   const field = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
   await field.fill(text);
@@ -31,7 +31,7 @@ async function typing(page: Page, text: string): Promise<number> {
         'keydown',
         ({ timeStamp }) => {
           const look = (): void => {
-            if (shown() !== before) resolve(performance.now() - timeStamp);
+            if (shown() !== before || performance.now() - timeStamp > 5000) resolve(performance.now() - timeStamp);
             else requestAnimationFrame(look);
           };
           look();

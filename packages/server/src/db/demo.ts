@@ -303,7 +303,6 @@ const CALLS: readonly DemoCall[] = [
       seen('long', 'no'),
       seen('short-cycle', 'yes'),
       { type: 'code', code: 'HL' },
-      { type: 'look', look: 'filter-look', answer: 'clean' },
     ],
   },
 ];
