@@ -75,6 +75,8 @@ export function useCall(call: string, person: string): CallLog {
       // Counted at once, so that two quick entries get different clock values.
       newest.current = [...newest.current, event];
       setEvents(newest.current);
+      // What is not kept and sent yet is never called sent.
+      setSync((s) => (s.kind === 'sent' ? { kind: 'sending', waiting: 1 } : s));
       await local.append(event);
       synchronise();
     },
