@@ -33,7 +33,9 @@ for (const theme of ['by day', 'in the cellar'])
     }
   });
 
-test('axe finds nothing on a call with its clock, panel and what-if open', async ({ call }) => {
+test('axe finds nothing on a call with its clock, panel and what-if open, by day and in the cellar', async ({
+  call,
+}) => {
   const page = await call('Tannery Row');
   await page.getByRole('button', { name: 'Before the visit' }).click();
   await expect(page.getByRole('dialog')).toBeVisible();
@@ -42,9 +44,12 @@ test('axe finds nothing on a call with its clock, panel and what-if open', async
   await page.getByRole('button', { name: 'Watch a try' }).click();
   await step(page, 'Fan speeds up', 'not seen');
   await expect(page.locator('.bead.front')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
   await suspects(page).first().getByRole('button').first().click();
   await page.getByRole('button', { name: /What if it is so/ }).click();
   await expect(page.locator('.what-if')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Cellar' }).click();
   expect(await violations(page)).toEqual([]);
 });
 
@@ -79,7 +84,7 @@ test('letters of twice the size, as set in the browser: nothing is wider than th
   }
 });
 
-test('a log of two hundred entries opens, is worked on and undone', async ({ call, page: _page }) => {
+test('a log of two hundred entries opens, is worked on and undone', async ({ call }) => {
   const page = await call('Lock Cottage');
   const id = page.url().split('/').pop()!;
   const looks = ['dial-look right', 'screen-look clear', 'joint-look right', 'vent-look draws'];

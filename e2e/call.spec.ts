@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { entry, evidence, expect, signIn, step, suspects, test } from './stack';
 
 test('story 1: from complaint to a proved and recorded break, and the call is closed', async ({ call }) => {
@@ -258,23 +257,6 @@ test('usable at 390 × 844: next test first, nothing wider than the screen', asy
   }
   expect([...tops].sort((a, b) => a - b)).toEqual(tops);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-});
-
-test('no accessibility violations that axe can find, by day and in the cellar', async ({ call, stack }) => {
-  const page = await call('Mill Lane 14');
-  await step(page, 'Igniter glows', 'not seen');
-  await expect(page.locator('.bead.front')).toBeVisible();
-  const check = async () =>
-    (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
-      (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
-    );
-  expect(await check()).toEqual([]);
-  await page.getByRole('button', { name: 'Cellar' }).click();
-  expect(await check()).toEqual([]);
-  await page.goto(stack.url);
-  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
-  await expect(page.locator('.call-card').first()).toBeVisible();
-  expect(await check()).toEqual([]);
 });
 
 test('a call that does not exist says so', async ({ page, stack }) => {

@@ -26,6 +26,29 @@ test('the worked example of the page on writing profiles works, and most of its 
   expect(c.distinct).toBeGreaterThanOrEqual(0.85 * (c.faults.length - c.silent.length));
 });
 
+describe('a profile from outside cannot bring the program down', () => {
+  const source = readFileSync(EXAMPLE, 'utf8');
+  const refused = (from: string, to: string) => {
+    if (!source.includes(from)) throw new Error(`the example has no "${from}"`);
+    try {
+      return checkProfile(source.replace(from, to), 'mine.yaml').problems.map((p) => p.message);
+    } catch (error) {
+      if (error instanceof ProblemError) return error.problems.map((p) => p.message);
+      throw error;
+    }
+  };
+  test('one that never comes to rest is refused with a remedy', () => {
+    const restless = 'valve.open && spark.sparking && env.gas && !fault(gas.off), is: 1, after: 1 s';
+    expect(refused(restless, 'flame < 0.5, is: 1').join()).toMatch(/never comes to rest.*give a guard an after/);
+  });
+  test.each([
+    ['id: wall-heater', 'id: ../etc'],
+    ['id: wall-heater', `id: ${'x'.repeat(81)}`],
+    ['version: 0.1.0', 'version: newest'],
+    ['version: 0.1.0', 'version: 1'],
+  ])('%s → %s', (from, to) => expect(refused(from, to).join()).toMatch(/must be (lower case words|three numbers)/));
+});
+
 describe('a profile that cannot work is refused with place and reason', () => {
   test('as it is, it is accepted', () => expect(checkProfile(furnace, 'mine.yaml').problems).toEqual([]));
 

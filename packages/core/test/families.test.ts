@@ -1,20 +1,8 @@
 import { coverage, Engine, goesRoundSafety, mayPropose } from '../src/diagnosis';
-import { findNet, type Model } from '../src/profile';
-import { findFault, NORMAL_SETUP, CircuitStates, run, type Setup, type Trace } from '../src/sequence';
+import { findNet } from '../src/profile';
+import { findFault, NORMAL_SETUP, type Trace } from '../src/sequence';
 import { FAMILIES, profile } from './models';
-
-const traceOf = (model: Model, faults: readonly string[], setup: Partial<Setup> = {}): Trace =>
-  run(
-    new CircuitStates(model),
-    faults.map((f) => findFault(model, f)),
-    { ...NORMAL_SETUP, ...setup },
-  );
-const cue = (model: Model, trace: Trace, id: string) => trace.cues[model.phases.findIndex((p) => p.id === id)]!;
-const volts = (model: Model, trace: Trace, red: string, black: string, at: number): number => {
-  const { solution } = trace.circuits.find((c) => c.from <= at && at < c.to)!.circuit;
-  const [a, b] = [findNet(model, red), findNet(model, black)];
-  return Math.hypot(solution.re[a]! - solution.re[b]!, solution.im[a]! - solution.im[b]!);
-};
+import { cue, traceOf, volts } from './runs';
 
 // Facts of the trade below: common practice, no source, unless another is named.
 describe('mobile furnace, 12 V', () => {

@@ -57,7 +57,7 @@ describe('waits of an appliance', () => {
     expect(waits('furnace-condensing')).toEqual(
       expect.arrayContaining(['Lockout (ignition) 3600', 'Purge (ignition) 15']),
     );
-    expect(waits('pool-heat-pump')).toContain('Five-minute delay: delay 300');
+    expect(waits('pool-heat-pump')).toContain('Five-minute delay: before it passes 300');
     expect(waits('furnace-standing-pilot')).toContain('Knob held, pilot lit by hand 300');
   });
 });

@@ -1,19 +1,6 @@
-import { findNet, findPart, replacedWith, type Model } from '../src/profile';
-import { CircuitStates, findFault, NORMAL_SETUP, run, type Setup, type Trace } from '../src/sequence';
+import { findNet, findPart, replacedWith } from '../src/profile';
 import { profile } from './models';
-
-const traceOf = (model: Model, faults: readonly string[], setup: Partial<Setup> = {}): Trace =>
-  run(
-    new CircuitStates(model),
-    faults.map((f) => findFault(model, f)),
-    { ...NORMAL_SETUP, ...setup },
-  );
-const cue = (model: Model, trace: Trace, id: string) => trace.cues[model.phases.findIndex((p) => p.id === id)]!;
-const volts = (model: Model, trace: Trace, red: string, black: string, at: number): number => {
-  const { solution } = trace.circuits.find((c) => c.from <= at && at < c.to)!.circuit;
-  const [a, b] = [findNet(model, red), findNet(model, black)];
-  return Math.hypot(solution.re[a]! - solution.re[b]!, solution.im[a]! - solution.im[b]!);
-};
+import { cue, traceOf, volts } from './runs';
 
 // Facts of the trade below: common practice, no source.
 describe('furnace with its control on the valve', () => {

@@ -110,6 +110,66 @@ describe('movement and hysteresis', () => {
   });
 });
 
+describe('kinds of the water, pool and combi machines', () => {
+  const ohmsOf = (id: string, fault: string | undefined, branch = '') => {
+    const e = part(id).kind.electrical(part(id).spec, part(id).kind.states[0]!, fault, branch, 'dc');
+    return e.type === 'impedance' ? e.r : Infinity;
+  };
+
+  test('a delay waits five minutes with power across it, and begins again when its load is gone', () => {
+    expect(move('delay', 'waiting', { volts: 25 })).toEqual({ to: 'passing', after: 300_000 });
+    expect(move('delay', 'waiting', { volts: 3 })).toBeUndefined();
+    expect(move('delay', 'passing', { amps: 0.5 })).toBeUndefined();
+    expect(move('delay', 'passing', { amps: 0 })?.to).toBe('waiting');
+    // What leaks through while it waits pulls in nothing.
+    expect((24 / ohmsOf('delay', undefined)) * 50).toBeLessThan(1);
+  });
+
+  test('four half-windings are alike; one open, or two on one centre pin, and it does not step', () => {
+    const halves = (fault?: string) => ['a1', 'a2', 'b1', 'b2'].map((b) => ohmsOf('stepper', fault, b));
+    expect(new Set(halves()).size).toBe(1);
+    expect(halves('half-open').filter((r) => r === Infinity)).toHaveLength(1);
+    expect(halves('centre-open').filter((r) => r === Infinity)).toHaveLength(2);
+    expect(move('stepper', 'parked', { volts: 23 })?.to).toBe('set');
+    expect(move('stepper', 'parked', { volts: 23, fault: 'jammed' })).toBeUndefined();
+    expect(move('stepper', 'set', { volts: 0 })?.to).toBe('parked');
+  });
+
+  test('an element heats with 120 V, not with half of it; burnt out it reads OL', () => {
+    expect(move('element', 'cold', { volts: 119 })?.to).toBe('heating');
+    expect(move('element', 'cold', { volts: 60 })).toBeUndefined();
+    expect(move('element', 'cold', { volts: 119, fault: 'open' })).toBeUndefined();
+    expect(ohmsOf('element', 'open')).toBe(Infinity);
+  });
+
+  test('a limit that has drifted opens early and still closes where it did', () => {
+    const kelvin = (f: number): number => (f + 459.67) * (5 / 9);
+    expect(move('water-limit', 'closed', { sensed: kelvin(122) })).toBeUndefined();
+    expect(move('water-limit', 'closed', { sensed: kelvin(122), fault: 'early' })?.to).toBe('open');
+    expect(move('water-limit', 'open', { sensed: kelvin(117), fault: 'early' })?.to).toBe('closed');
+  });
+
+  test('a power supply gives its volts when the line is there, next to none under load when weak', () => {
+    expect(move('power-supply', 'off', { volts: 119 })?.to).toBe('on');
+    expect(move('power-supply', 'on', { volts: 0 })?.to).toBe('off');
+    const inner = (fault?: string) => {
+      const e = part('power-supply').kind.electrical(part('power-supply').spec, 'on', fault, 'output', 'dc');
+      return e.type === 'source' ? e.r : Infinity;
+    };
+    expect(inner('weak')).toBeGreaterThan(10 * inner());
+    expect(inner('dead')).toBe(Infinity);
+  });
+
+  test('what acts says from which volts on it is fed', () => {
+    for (const p of all)
+      for (const branch of p.branches) {
+        const needed = p.kind.actsAt?.(p.spec, branch.name);
+        if (needed !== undefined) expect([p.id, needed > 0]).toEqual([p.id, true]);
+      }
+    expect(part('gas-valve').kind.actsAt!(part('gas-valve').spec, '')).toBe(18);
+  });
+});
+
 describe('values of the trade (common practice, no source)', () => {
   test('gas valve: 12–18 Ω dead, 0.3–0.6 A alive', () => {
     const [dead] = part('gas-valve').kind.deadTests(part('gas-valve').spec);

@@ -262,6 +262,10 @@ describe('wires of a machine, profiles from outside', () => {
     expect((await bring('imre', source.replace('cue: valve.open', 'cue: flame >= 3'))).body.detail).toMatch(
       /profile:\d+: .*"click" never comes/,
     );
+    expect((await bring('imre', source.replace('id: wall-heater', `id: ${'x'.repeat(200)}`))).status).toBe(400);
+    expect((await bring('imre', source.replace('version: 0.1.0', 'version: the newest there is, really'))).status).toBe(
+      400,
+    );
     expect((await bring('imre', 'just words')).status).toBe(400);
     expect((await bring('imre', '')).status).toBe(400);
     expect((await bring('imre', 42)).status).toBe(400);

@@ -1,4 +1,5 @@
 import {
+  FIRST_EPISODE,
   minutesFor,
   MOST_TO_PLAN,
   rankTests,
@@ -8,10 +9,9 @@ import {
   type Test,
 } from '@zetalysis/core/diagnosis';
 import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
-import { NORMAL_SETUP } from '@zetalysis/core/sequence';
 import type { Random } from './random';
 
-const NORMAL: Evidence = { episodes: [{ setup: NORMAL_SETUP, repaired: [] }], items: [] };
+const NORMAL: Evidence = { episodes: [FIRST_EPISODE], items: [] };
 /** Tests in one small problem. */
 const TESTS = 24;
 

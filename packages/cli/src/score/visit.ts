@@ -1,6 +1,7 @@
 import { standingOf } from '@zetalysis/core/call';
 import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
 import {
+  FIRST_EPISODE,
   setupFor,
   type Assessment,
   type Engine,
@@ -9,7 +10,6 @@ import {
   type EvidenceItem,
   type Question,
 } from '@zetalysis/core/diagnosis';
-import { NORMAL_SETUP } from '@zetalysis/core/sequence';
 import type { Appliance } from './appliance';
 
 /** How the technician picks tests: as advised, or terminal by terminal from source to load, skipping useless probes. */
@@ -46,7 +46,7 @@ const MOST_TESTS = 20;
 
 /** A visit to one appliance: what was seen and done so far. */
 export class Visit {
-  episodes: readonly Episode[] = [{ setup: NORMAL_SETUP, repaired: [] }];
+  episodes: readonly Episode[] = [FIRST_EPISODE];
   readonly items: EvidenceItem[] = [];
   private readonly tried = new Set<string>();
 

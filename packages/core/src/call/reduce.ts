@@ -1,6 +1,6 @@
-import type { Danger, Episode, Evidence, EvidenceItem } from '../diagnosis';
+import { FIRST_EPISODE, type Danger, type Episode, type Evidence, type EvidenceItem } from '../diagnosis';
 import { findPart, replacedWith, type Model } from '../profile';
-import { NORMAL_SETUP, type Setup } from '../sequence';
+import type { Setup } from '../sequence';
 import type { BreakRecord, CallEvent, EventBody } from './event';
 import { mergeEvents } from './order';
 import { translate } from './translate';
@@ -35,7 +35,7 @@ export interface LogEntry {
 export function reduceCall(model: Model, events: readonly CallEvent[]): CallState {
   const ordered = mergeEvents(events);
   const retracted = retractions(ordered);
-  const episodes: Episode[] = [{ setup: NORMAL_SETUP, repaired: [] }];
+  const episodes: Episode[] = [FIRST_EPISODE];
   const items: EvidenceItem[] = [];
   const declined = new Set<string>();
   const episodeOf = new Map<string, number>();

@@ -1,7 +1,7 @@
 import { NORMAL_SETUP } from '../sequence';
 import type { Engine } from './engine';
 import type { Hypothesis } from './hypothesis';
-import type { Question } from './observation';
+import { FIRST_EPISODE, type Question } from './observation';
 import { touches as canTouch } from './proof';
 import type { Prediction } from './predict';
 import { setupFor } from './tests';
@@ -53,7 +53,7 @@ function signature(engine: Engine, h: Hypothesis): string {
 
 /** Whether a test of the part itself tells this fault from at least one hypothesis that names another component. */
 function hasOwnTest(engine: Engine, h: Hypothesis): boolean {
-  const chain = [{ setup: NORMAL_SETUP, repaired: [] }];
+  const chain = [FIRST_EPISODE];
   const rivals = engine.hypotheses.filter((r) => (r.kind === 'fault' || r.kind === 'healthy') && r.breaks !== h.breaks);
   return engine.tests.some((test) => {
     if (test.intervention || !canTouch(engine.model, h, test.question)) return false;

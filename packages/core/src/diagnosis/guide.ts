@@ -1,9 +1,9 @@
 import { measureVolts } from '../circuit';
-import { NORMAL_SETUP, type Interval, type Trace } from '../sequence';
+import type { Interval, Trace } from '../sequence';
 import { formatQuantity, type UnitSystem } from '../units';
 import type { Engine } from './engine';
 import type { Hypothesis } from './hypothesis';
-import type { Episode, Question } from './observation';
+import { FIRST_EPISODE, type Question } from './observation';
 import type { Prediction } from './predict';
 import { OUTCOME_WORDS, partWords, predictionWords } from './wording';
 
@@ -23,7 +23,7 @@ export interface Guide {
     readonly reach: string;
     readonly black: string;
     readonly line: boolean;
-    /** By step; nothing for steps at which nobody reads volts. */
+    /** By step; a dash for steps that a sound appliance never reaches. */
     readonly good: readonly string[];
   }[];
   readonly deadTests: readonly { readonly part: string; readonly limits: string }[];
@@ -43,7 +43,7 @@ export interface FaultGuide {
   readonly signature: readonly string[];
 }
 
-const NORMAL: readonly Episode[] = [{ setup: NORMAL_SETUP, repaired: [] }];
+const NORMAL = [FIRST_EPISODE];
 
 /** Writes the guide of an appliance: predictions of the sound one, and what each fault would look like. */
 export function guideOf(engine: Engine, units: UnitSystem): Guide {
@@ -133,73 +133,4 @@ function signatureWords(engine: Engine, h: Hypothesis): string[] {
       words.push(`${look.ask} ${look.answers[own.answer]!.title}`);
   });
   return words;
-}
-
-/** One thing looked for: a voltage at a point, or none there. */
-export interface Sought {
-  readonly net: string;
-  /** Volts; 0 for nothing. */
-  readonly volts: number;
-}
-
-/** Where what is sought can be: a step, and the faults under which it is there (none for a sound appliance). */
-export interface Found {
-  readonly phase: string;
-  readonly sound: boolean;
-  readonly faults: readonly { readonly words: string; readonly share: number }[];
-}
-
-/** Reads "26 V on TH, nothing on SP": every clause names a point and what stands there. */
-export function parseSought(text: string): Sought[] | undefined {
-  const clauses = text
-    .split(/,|;|\band\b|\bbut\b/i)
-    .map((c) => c.trim())
-    .filter((c) => c !== '');
-  const sought = clauses.map((clause): Sought | undefined => {
-    const dead = /^(?:nothing|no volts|dead|none|zero)\s+(?:on|at)\s+([\w-]+)$/i.exec(clause);
-    if (dead) return { net: dead[1]!, volts: 0 };
-    const live = /^([\d.]+)\s*(m?)v(?:\s*(?:ac|dc))?\s+(?:on|at)\s+([\w-]+)$/i.exec(clause);
-    if (live) return { net: live[3]!, volts: Number(live[1]) * (live[2] === '' ? 1 : 0.001) };
-    return undefined;
-  });
-  return sought.length > 0 && sought.every((s) => s !== undefined) ? sought : undefined;
-}
-
-/** Share by which a voltage may differ from what is sought; below this share of the rated volts a wire is dead. */
-const NEAR = 0.12;
-const DEAD = 0.06;
-
-/** The steps at which an appliance, sound or with one fault, shows all that is sought; nothing when it lacks the points. */
-export function findReadings(engine: Engine, sought: readonly Sought[]): Found[] {
-  const { model } = engine;
-  const points = sought.map((s) => {
-    const net = model.nets.findIndex((n) => n.toLowerCase() === s.net.toLowerCase());
-    return { net, volts: s.volts, black: model.points.find((p) => p.net === net)?.black };
-  });
-  if (points.some((p) => p.net < 0 || p.black === undefined)) return [];
-  const hypotheses = engine.hypotheses.filter((h) => h.kind === 'healthy' || (h.kind === 'fault' && h.occurs === 1));
-  return model.phases
-    .filter((p) => p.probe)
-    .map((phase) => {
-      const shows = hypotheses.filter((h) =>
-        points.every(({ net, black, volts }) => {
-          const q: Question = { kind: 'volts', red: net, black: black!, phase: phase.index, input: 'high-impedance' };
-          const p = engine.traces.predict(h.faults, NORMAL, q);
-          if ('absent' in p && p.absent) return false;
-          const read = p.kind === 'volts' ? p.volts : p.kind === 'ghost' ? 0 : undefined;
-          if (read === undefined) return false;
-          const rated = model.ratedVolts[net]!;
-          return volts === 0 ? read < DEAD * rated : Math.abs(read - volts) <= NEAR * Math.max(volts, read);
-        }),
-      );
-      return {
-        phase: phase.title,
-        sound: shows.some((h) => h.kind === 'healthy'),
-        faults: shows
-          .filter((h) => h.kind === 'fault')
-          .sort((a, b) => b.prior - a.prior)
-          .map((h) => ({ words: h.words, share: h.prior })),
-      };
-    })
-    .filter((f) => f.sound || f.faults.length > 0);
 }

@@ -6,13 +6,15 @@ export { Engine, ENGINE_VERSION, synthesise, type Assessment, type Situation, ty
 export { COMPLAINT_IDS, COMPLAINTS, type Complaint } from './complaint';
 export { coverage, type Coverage } from './coverage';
 export { explain, type Reason } from './explain';
-export { findReadings, guideOf, parseSought, type FaultGuide, type Found, type Guide, type Sought } from './guide';
+export { findReadings, parseSought, type Found, type Sought } from './find-readings';
+export { guideOf, type FaultGuide, type Guide } from './guide';
 export { partsToCarry, telephoneQuestions, type Carried } from './triage';
 export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';
 export { predicts, type Hypothesis, type Weights } from './hypothesis';
 export { rankTests, type RankedTest, type Ranking, type TestOutcome } from './next-test';
 export {
   episodeKey,
+  FIRST_EPISODE,
   questionKey,
   type Episode,
   type Evidence,

@@ -1,6 +1,6 @@
 import type { MeterInput } from '../circuit';
 import type { Model } from '../profile';
-import { setupKey, type Outcome, type Setup } from '../sequence';
+import { NORMAL_SETUP, setupKey, type Outcome, type Setup } from '../sequence';
 import type { Reading } from '../units';
 import type { Complaint } from './complaint';
 
@@ -52,6 +52,9 @@ export interface Episode {
   /** Those of them whose new part was measured good before it was fitted. */
   readonly measured?: readonly number[];
 }
+
+/** How a visit begins: everything on and in place, nothing repaired. */
+export const FIRST_EPISODE: Episode = { setup: NORMAL_SETUP, repaired: [] };
 
 /** An observation with its place in the evidence. */
 export interface EvidenceItem {

@@ -1,6 +1,6 @@
 import type { Model } from '../profile';
-import { NORMAL_SETUP, run, setupKey, type CircuitStates, type FaultRef, type Memory, type Trace } from '../sequence';
-import { questionKey, type Episode, type Question } from './observation';
+import { run, setupKey, type CircuitStates, type FaultRef, type Memory, type Trace } from '../sequence';
+import { FIRST_EPISODE, questionKey, type Episode, type Question } from './observation';
 import { predict, type Prediction } from './predict';
 
 /** One set of faults in one episode: its trace and the faults that are active in it. */
@@ -92,7 +92,7 @@ export class Traces {
     const quantities = new Map<number, number>();
     const found = (): Memory | undefined =>
       states.size > 0 || quantities.size > 0 ? { partStates: states, quantities } : undefined;
-    const before = this.live(faults, { setup: NORMAL_SETUP, repaired: [] }, found());
+    const before = this.live(faults, FIRST_EPISODE, found());
     for (const [part, state] of before.trace.memory.partStates)
       if (this.model.parts[part]!.kind.passing?.includes(state) !== true) states.set(part, state);
     for (const { index, stands, start } of this.model.quantities) {

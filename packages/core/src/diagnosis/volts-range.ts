@@ -7,7 +7,6 @@ const VOLTAGE_SPREAD = 0.035;
 
 /** What a voltmeter does in one part of the circuit, volts. */
 export interface VoltsRange {
-  readonly level: Level;
   /** Blunders are spread up to here. */
   readonly top: number;
   /** Smallest error of the display. */
@@ -29,15 +28,14 @@ export function levelOf(model: Model, q: Pair): Level {
 
 /** What to expect of the meter between two nets: the rated volts of their source set the scale of thermocouples and 240 V. */
 export function voltsRangeOf(model: Model, q: Pair): VoltsRange {
-  const level = levelOf(model, q);
   const rated = Math.max(...[q.red, q.black].filter((n) => n !== model.ground).map((n) => model.ratedVolts[n]!), 0);
-  switch (level) {
+  switch (levelOf(model, q)) {
     case 'line':
-      return { level, top: Math.max(150, 1.25 * rated), floor: 0.1, dead: 0.5, stray: 1.5, ghost: 25 };
+      return { top: Math.max(150, 1.25 * rated), floor: 0.1, dead: 0.5, stray: 1.5, ghost: 25 };
     case 'control':
-      return { level, top: 30, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 3 };
+      return { top: 30, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 3 };
     case 'millivolt':
-      return { level, top: 2 * rated, floor: 0.0004, dead: 0.05 * rated, stray: 0.017 * rated, ghost: 0.017 * rated };
+      return { top: 2 * rated, floor: 0.0004, dead: 0.05 * rated, stray: 0.017 * rated, ghost: 0.017 * rated };
   }
 }
 

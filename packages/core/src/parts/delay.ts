@@ -30,6 +30,7 @@ export const delay: PartKind = {
     if (view.state === 'passing' && view.amps('') < num(view.spec, 'holds-at')) return { to: 'waiting', after: 100 };
     return undefined;
   },
+  waits: (spec) => [{ words: 'before it passes', seconds: num(spec, 'wait') }],
   deadTests: () => [],
   symbol: () => 'contact',
 };

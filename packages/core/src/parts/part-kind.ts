@@ -135,6 +135,8 @@ export interface PartKind {
   feeds?(spec: Spec, branch: string): { readonly volts: number; readonly frequency: Frequency } | undefined;
   /** Volts across a branch at which a sound part acts: pulls in, turns, glows. Less is not "fed". */
   actsAt?(spec: Spec, branch: string): number;
+  /** Times that somebody has to sit out because of it, seconds. */
+  waits?(spec: Spec, modes: readonly FaultMode[]): readonly { readonly words: string; readonly seconds: number }[];
   /** A weak source that its load is meant to pull down (a flame feed, a thermocouple). */
   readonly yields?: true;
   /** Drawn as. */

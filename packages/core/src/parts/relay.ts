@@ -54,6 +54,10 @@ export const relay: PartKind = {
       return { to: 'idle', after: num(view.spec, 'off-delay') * 1000 };
     return undefined;
   },
+  waits: (spec) => [
+    { words: 'before it comes on', seconds: num(spec, 'on-delay') },
+    { words: 'before it goes off', seconds: num(spec, 'off-delay') },
+  ],
   actsAt: (spec) => num(spec, 'pull-in'),
   deadTests: (spec) => [{ branch: 'coil', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
   symbol: (branch) => (branch === 'coil' ? 'coil' : 'contact'),

@@ -62,6 +62,10 @@ export const solenoid: PartKind = {
     if (view.state === 'open' && volts < num(view.spec, 'drop-out')) return { to: 'shut', after: 30 };
     return undefined;
   },
+  waits: (spec, modes) =>
+    modes.some((m) => m.id === 'opens-hot')
+      ? [{ words: 'until its coil is cool', seconds: num(spec, 'cools-in') }]
+      : [],
   actsAt: (spec) => num(spec, 'pull-in'),
   deadTests: (spec) => [{ branch: '', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
   symbol: () => 'coil',

@@ -249,9 +249,13 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
           ),
         );
 
+  const id = fields.text(root, 'id', []);
+  if (!ID.test(id)) file.problem(['id'], 'must be lower case words joined by hyphens, at most 80 letters');
+  const version = fields.text(root, 'version', []);
+  if (!VERSION.test(version)) file.problem(['version'], 'must be three numbers with dots, for example 1.0.0');
   const model: Model = {
-    id: fields.text(root, 'id', []),
-    version: fields.text(root, 'version', []),
+    id,
+    version,
     variant: options.variant,
     title: fields.text(root, 'title', []),
     summary: fields.text(root, 'summary', [], ''),
@@ -283,6 +287,10 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   file.throwIfBad();
   return model;
 }
+
+/** Part of addresses and file names, and of the record. */
+const ID = /^[a-z][a-z0-9-]{0,79}$/;
+const VERSION = /^\d{1,5}\.\d{1,5}\.\d{1,5}$/;
 
 /** Applies a profile's own weights; a way of failing with weight 0 is left out. */
 function weighted(modes: readonly FaultMode[], weights: ReadonlyMap<string, number>): FaultMode[] {

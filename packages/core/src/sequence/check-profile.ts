@@ -1,7 +1,8 @@
-import { checkStructure, loadProfile, SourceFile, type Model, type Problem } from '../profile';
+import { checkStructure, loadProfile, ProblemError, SourceFile, type Model, type Problem } from '../profile';
 import { CircuitStates } from './circuit-state';
 import { run } from './run';
 import { NORMAL_SETUP } from './setup';
+import { RestlessError } from './simulator';
 import type { Trace } from './trace';
 
 /** A source that gives less than this share of its own voltage feeds a short. */
@@ -16,7 +17,7 @@ export interface CheckedVariant {
 
 /**
  * Loads a profile in one variant and runs the healthy appliance once: what does not work there can be no reference for a
- * fault. Throws ProblemError when it cannot be loaded; returns what is wrong with how it runs.
+ * fault. Throws ProblemError when it cannot be loaded or never comes to rest; returns what is wrong with how it runs.
  */
 export function checkProfile(
   source: string,
@@ -26,7 +27,14 @@ export function checkProfile(
   const model = loadProfile(source, fileName, variant === undefined ? {} : { variant });
   const file = new SourceFile(source, fileName);
   checkStructure(file, model);
-  const trace = run(new CircuitStates(model), [], NORMAL_SETUP);
+  let trace: Trace;
+  try {
+    trace = run(new CircuitStates(model), [], NORMAL_SETUP);
+  } catch (error) {
+    if (!(error instanceof RestlessError)) throw error;
+    file.problem([], `a healthy appliance never comes to rest: ${error.message}`);
+    throw new ProblemError(file.problems);
+  }
   shorts(model, trace, file);
   for (const [part, state] of trace.memory.partStates)
     if (state !== model.parts[part]!.kind.starts)

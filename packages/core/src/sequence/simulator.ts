@@ -133,7 +133,7 @@ export class Simulator implements Scope {
       if (!changed && !this.movers.dirty) return;
     }
     throw new RestlessError(
-      `${this.model.id}: at ${this.now / 1000} s the program or the parts change for ever without time passing; give a guard an after(…) or a part a delay`,
+      `${this.model.id}: ${this.now < 0 ? 'before the call' : `at ${this.now / 1000} s`} the program or the parts change for ever without time passing; give a guard an after(…) or a part a delay`,
     );
   }
 

@@ -19,10 +19,3 @@ export function useWires(machine: string | undefined): Wires {
   if (found.data) return found.data;
   return machine === undefined ? {} : (JSON.parse(localStorage.getItem(kept(machine)) ?? '{}') as Wires);
 }
-
-/** "TH here: plug 3, orange". Nothing when this machine has no name of its own for the point. */
-export function wireWords(wires: Wires, net: string): string | undefined {
-  const own = wires[net];
-  const words = own && [own.terminal, own.colour].filter((w) => w !== '').join(', ');
-  return words === undefined || words === '' ? undefined : words;
-}

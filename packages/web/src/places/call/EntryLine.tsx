@@ -1,6 +1,7 @@
 import { useState, type RefObject } from 'react';
 import { parseEntryLine, type EventBody } from '@zetalysis/core/call';
 import type { Wires } from '../../api/types';
+import { withNetNames } from './wire-names';
 import type { Drawing } from '../../engine/drawing';
 
 interface Props {
@@ -16,20 +17,13 @@ interface Props {
   readonly onClear: () => void;
 }
 
-/** Terminal names of this machine, one word each, as the names of the drawing. */
-const netNames = (text: string, wires: Wires): string =>
-  text
-    .split(' ')
-    .map((word) => Object.keys(wires).find((net) => wires[net]!.terminal.toLowerCase() === word.toLowerCase()) ?? word)
-    .join(' ');
-
 /** A line such as `15.4V MV C`: value, red probe, black probe. Tapping the ladder fills in the probes. */
 export function EntryLine({ drawing, wires, at, phaseTitle, probes, field, onBody, onClear }: Props) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
   const submit = (e: React.FormEvent): void => {
     e.preventDefault();
-    const parsed = parseEntryLine(drawing.words, `${netNames(text, wires)} ${probes}`, at);
+    const parsed = parseEntryLine(drawing.words, `${withNetNames(text, wires, drawing.words.nets)} ${probes}`, at);
     if (!parsed.ok) return setProblem(parsed.message);
     setText('');
     setProblem(undefined);

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Wires } from '../../api/types';
-import { wireWords } from '../../store/wires';
+import { wireWords } from './wire-names';
 import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { PartGlyph } from './PartGlyph';

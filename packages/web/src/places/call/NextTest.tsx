@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import type { EventBody } from '@zetalysis/core/call';
 import { parseReading } from '@zetalysis/core/units';
 import type { Wires } from '../../api/types';
-import { wireWords } from '../../store/wires';
+import { wireWords } from './wire-names';
 import type { TestView } from '../../engine/test-view';
 import type { CallView } from '../../engine/view';
 

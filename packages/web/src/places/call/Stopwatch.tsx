@@ -21,7 +21,7 @@ const key = (call: string): string => `zetalysis.watch.${call}`;
 
 /**
  * Watching one whole try with a clock: one large button for every step that may come. Each tap is a step seen and a
- * time; what never comes is answered in one tap at the end. The clock goes on through a reload.
+ * time; what should have come is answered in one tap at the end. The clock goes on through a reload.
  */
 export function Stopwatch({ call, drawing, view, onEvents }: Props) {
   const [watch, setWatch] = useState<Watch | undefined>(
@@ -56,8 +56,13 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
       },
     ]);
   };
+  // The step it breaks off at, and what should have come by now as well. What is not due yet is not claimed.
+  const wanted = left.filter((p) => !p.unwanted);
+  const due = (phase: string): boolean =>
+    elapsed / 1000 >= (view.beads.find((b) => b.id === phase)?.expectedAt ?? Infinity);
+  const missing = wanted.filter((p, i) => i === 0 || due(p.id));
   const nothingMore = (): void => {
-    onEvents(left.map((p) => ({ type: 'seen', phase: p.id, answer: 'no' })));
+    onEvents(missing.map((p) => ({ type: 'seen', phase: p.id, answer: 'no' })));
     stop();
   };
   return (
@@ -67,9 +72,11 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
       </p>
       <p className="fine">The clock runs from the call. Tap each step the moment it comes. Hands off the machine.</p>
       <div className="choices">
-        <button type="button" className="main" onClick={nothingMore}>
-          Nothing more comes
-        </button>
+        {missing[0] && (
+          <button type="button" className="main" onClick={nothingMore}>
+            Nothing more comes: no “{missing[0].title}”
+          </button>
+        )}
         <button type="button" onClick={stop}>
           Stop the clock
         </button>

@@ -1,8 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { http } from '../../api/http';
-import type { Me, ProfileSummary } from '../../api/types';
+import { appliancesOf, useProfiles } from '../../api/queries';
+import type { Me } from '../../api/types';
 import type { Drawing } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { profileSource } from '../../store/profiles';
@@ -20,7 +19,7 @@ export default function Appliance({ me }: { me: Me }) {
   // A variant is read beside its family unless something else is chosen.
   const beside = query.get('with') ?? (variant === undefined ? undefined : id);
   const [otherId, otherVariant] = (beside ?? '').split('|');
-  const profiles = useQuery({ queryKey: ['profiles'], queryFn: () => http<ProfileSummary[]>('GET', '/profiles') });
+  const profiles = useProfiles();
   const [phase, setPhase] = useState<string>();
   const own = useGuide(id, variant, me.units, phase);
   const other = useGuide(otherId === '' ? undefined : otherId, otherVariant, me.units, phase);
@@ -78,16 +77,11 @@ export default function Appliance({ me }: { me: Me }) {
           Beside it
           <select value={query.get('with') ?? ''} onChange={(e) => set('with', e.target.value)}>
             <option value="">{variant === undefined ? 'Nothing' : 'Its family'}</option>
-            {profiles.data?.flatMap((p) => [
-              <option key={p.id} value={p.id}>
-                {p.title}
-              </option>,
-              ...p.variants.map((v) => (
-                <option key={v.id} value={`${p.id}|${v.id}`}>
-                  {p.title}: {v.title}
-                </option>
-              )),
-            ])}
+            {appliancesOf(profiles.data ?? []).map((a) => (
+              <option key={a.value} value={a.value}>
+                {a.title}
+              </option>
+            ))}
           </select>
         </label>
         <label>

@@ -1,6 +1,6 @@
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Me } from '../../api/types';
-import { seconds } from './GuideSections';
+import { seconds, StepHeads } from './GuideSections';
 import { useGuide } from './use-guide';
 import '../../theme/library.css';
 
@@ -49,11 +49,7 @@ export default function FieldCard({ me }: { me: Me }) {
           <thead>
             <tr>
               <th scope="col">Point</th>
-              {probed.map((p) => (
-                <th key={p.id} scope="col">
-                  {p.title}
-                </th>
-              ))}
+              <StepHeads steps={probed} />
               <th scope="col">Where</th>
             </tr>
           </thead>

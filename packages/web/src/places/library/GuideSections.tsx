@@ -24,6 +24,14 @@ export function Steps({ guide }: { guide: Guide }) {
 
 export const seconds = (s: number): string => (s < 120 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`);
 
+/** One column for each step. */
+export const StepHeads = ({ steps }: { steps: readonly { readonly id: string; readonly title: string }[] }) =>
+  steps.map((p) => (
+    <th key={p.id} scope="col">
+      {p.title}
+    </th>
+  ));
+
 /** What a meter shows at every point and step of a sound appliance. */
 export function Points({ guide }: { guide: Guide }) {
   return (
@@ -35,11 +43,7 @@ export function Points({ guide }: { guide: Guide }) {
             <tr>
               <th scope="col">Point</th>
               <th scope="col">Where</th>
-              {guide.phases.map((p) => (
-                <th key={p.id} scope="col">
-                  {p.title}
-                </th>
-              ))}
+              <StepHeads steps={guide.phases} />
             </tr>
           </thead>
           <tbody>

@@ -1,8 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { parseSought, type Found, type Sought } from '@zetalysis/core/diagnosis';
 import { http } from '../../api/http';
+import { appliancesOf, useProfiles, type Appliance } from '../../api/queries';
 import type { Me, ProfileSummary } from '../../api/types';
 import { startEngine } from '../../engine/client';
 import { profileSource } from '../../store/profiles';
@@ -10,7 +11,7 @@ import '../../theme/library.css';
 
 /** Every appliance there is; searched by words or by readings; profiles come in and go out as files. */
 export default function Library({ me }: { me: Me }) {
-  const profiles = useQuery({ queryKey: ['profiles'], queryFn: () => http<ProfileSummary[]>('GET', '/profiles') });
+  const profiles = useProfiles();
   const [text, setText] = useState('');
   const sought = parseSought(text);
   const words = sought ? [] : text.toLowerCase().split(/\s+/);
@@ -75,20 +76,13 @@ export default function Library({ me }: { me: Me }) {
 }
 
 interface Hit {
-  readonly profile: ProfileSummary;
-  readonly variant: string | undefined;
-  readonly title: string;
+  readonly appliance: Appliance;
   readonly found: readonly Found[];
 }
 
 /** Goes through every family and variant, one after the other, and shows what it finds as it goes. */
 function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: readonly ProfileSummary[] }) {
-  const [all] = useState(() =>
-    profiles.flatMap((profile) => [
-      { profile, variant: undefined, title: profile.title },
-      ...profile.variants.map((v) => ({ profile, variant: v.id, title: `${profile.title}: ${v.title}` })),
-    ]),
-  );
+  const [all] = useState(() => appliancesOf(profiles));
   const [wanted] = useState(sought);
   const [hits, setHits] = useState<readonly Hit[]>([]);
   const [left, setLeft] = useState(all.length);
@@ -102,11 +96,11 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
       try {
         for (const one of all) {
           if (!alive) return;
-          const source = await profileSource(one.profile.id);
-          await engine.api.load(source, `${one.profile.id}.yaml`, one.variant);
+          const source = await profileSource(one.profile);
+          await engine.api.load(source, `${one.profile}.yaml`, one.variant);
           const found = await engine.api.find(wanted);
           if (!alive) return;
-          if (found.length > 0) setHits((h) => [...h, { ...one, found }]);
+          if (found.length > 0) setHits((h) => [...h, { appliance: one, found }]);
           setLeft((n) => n - 1);
         }
       } catch (error) {
@@ -132,15 +126,13 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
             ? 'No appliance here shows that at any step, sound or with a single fault.'
             : `Found in ${hits.length}.`}
       </p>
-      {hits.map((h) => (
-        <article key={`${h.profile.id}|${h.variant ?? ''}`} className="hit">
+      {hits.map(({ appliance: a, found }) => (
+        <article key={a.value} className="hit">
           <h2>
-            <Link to={`/library/${h.profile.id}${h.variant === undefined ? '' : `?variant=${h.variant}`}`}>
-              {h.title}
-            </Link>
+            <Link to={`/library/${a.profile}${a.variant === undefined ? '' : `?variant=${a.variant}`}`}>{a.title}</Link>
           </h2>
           <ul>
-            {h.found.map((f) => (
+            {found.map((f) => (
               <li key={f.phase}>
                 <strong>{f.phase}</strong>: {f.sound && 'a sound one. '}
                 {f.faults

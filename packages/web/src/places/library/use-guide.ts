@@ -19,12 +19,16 @@ export interface GuideState {
 
 const EMPTY: GuideState = { drawing: undefined, guide: undefined, view: undefined, problem: undefined };
 
-/** Loads a profile in a variant into a worker of its own; nothing is asked while `id` is undefined. */
+/**
+ * Loads a profile in a variant into a worker of its own; nothing is asked while `id` is undefined. The guide takes
+ * a run of every fault: a page that only draws leaves it out.
+ */
 export function useGuide(
   id: string | undefined,
   variant: string | undefined,
   units: UnitSystem,
   phase: string | undefined,
+  { withGuide = true }: { readonly withGuide?: boolean } = {},
 ): GuideState {
   const key = `${id ?? ''}|${variant ?? ''}|${units}`;
   const [engine, setEngine] = useState<{ key: string; api: Remote<EngineApi> }>();
@@ -41,7 +45,7 @@ export function useGuide(
       try {
         tell({ drawing: await started.api.load(await profileSource(id), `${id}.yaml`, variant) });
         if (alive) setEngine({ key, api: started.api });
-        tell({ guide: await started.api.guide(units) });
+        if (withGuide) tell({ guide: await started.api.guide(units) });
       } catch (error) {
         tell({ problem: (error as Error).message });
       }
@@ -50,7 +54,7 @@ export function useGuide(
       alive = false;
       started.stop();
     };
-  }, [key, id, variant, units]);
+  }, [key, id, variant, units, withGuide]);
 
   useEffect(() => {
     if (engine?.key !== key) return;

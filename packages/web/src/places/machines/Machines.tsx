@@ -1,8 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Alert, Button, Form, Input, Modal, Select, Table } from 'antd';
 import { useState } from 'react';
 import { http } from '../../api/http';
-import type { Machine, ProfileSummary } from '../../api/types';
+import { applianceValue, appliancesOf, useMachines, useProfiles } from '../../api/queries';
+import type { Machine } from '../../api/types';
 import { AntTheme } from '../../app/AntTheme';
 import { WiresDialog } from './WiresDialog';
 
@@ -10,8 +11,8 @@ type NewMachine = Pick<Machine, 'label' | 'site' | 'profile'> & Partial<Pick<Mac
 
 /** The register: what stands where, and which profile it runs on. */
 export default function Machines() {
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => http<Machine[]>('GET', '/machines') });
-  const profiles = useQuery({ queryKey: ['profiles'], queryFn: () => http<ProfileSummary[]>('GET', '/profiles') });
+  const machines = useMachines();
+  const profiles = useProfiles();
   const [adding, setAdding] = useState(false);
   const [wired, setWired] = useState<Machine>();
   const [form] = Form.useForm<NewMachine>();
@@ -34,13 +35,9 @@ export default function Machines() {
       setAdding(false);
     },
   });
-  const families = (profiles.data ?? []).flatMap((p) => [
-    { value: p.id, label: p.title },
-    ...p.variants.map((v) => ({ value: `${p.id}|${v.id}`, label: `${p.title}: ${v.title}` })),
-  ]);
+  const appliances = appliancesOf(profiles.data ?? []);
   const familyTitle = (m: Machine): string =>
-    families.find((f) => f.value === (m.variant === null ? m.profile : `${m.profile}|${m.variant}`))?.label ??
-    m.profile;
+    appliances.find((a) => a.value === applianceValue(m.profile, m.variant))?.title ?? m.profile;
   const needed = { required: true, whitespace: true, message: 'Fill this in.' };
   return (
     <AntTheme>
@@ -90,7 +87,7 @@ export default function Machines() {
               <Input maxLength={200} />
             </Form.Item>
             <Form.Item name="profile" label="Family" rules={[needed]}>
-              <Select options={families} />
+              <Select options={appliances.map((a) => ({ value: a.value, label: a.title }))} />
             </Form.Item>
             <Form.Item name="make" label="Make">
               <Input maxLength={80} />

@@ -8,7 +8,9 @@ import { useGuide } from '../library/use-guide';
 
 /** What the terminals of this very unit are called, and the colours of its wires, point by point of the drawing. */
 export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {
-  const { drawing, problem } = useGuide(machine.profile, machine.variant ?? undefined, 'us', undefined);
+  const { drawing, problem } = useGuide(machine.profile, machine.variant ?? undefined, 'us', undefined, {
+    withGuide: false,
+  });
   const [wires, setWires] = useState<Wires>(machine.wires ?? {});
   const queries = useQueryClient();
   const save = useMutation({

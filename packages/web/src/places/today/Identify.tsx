@@ -1,21 +1,8 @@
 import { IDENTIFY, mayBe, type Identity } from '@zetalysis/core/profile';
-import type { ProfileSummary } from '../../api/types';
-
-/** A family, or one variant of it, as something a machine may turn out to be. */
-export interface Candidate {
-  readonly value: string;
-  readonly title: string;
-  readonly identity: Identity;
-}
-
-export const candidatesOf = (profiles: readonly ProfileSummary[]): Candidate[] =>
-  profiles.flatMap((p) => [
-    { value: p.id, title: p.title, identity: p.identity },
-    ...p.variants.map((v) => ({ value: `${p.id}|${v.id}`, title: `${p.title}: ${v.title}`, identity: v.identity })),
-  ]);
+import type { Appliance } from '../../api/queries';
 
 interface Props {
-  readonly candidates: readonly Candidate[];
+  readonly candidates: readonly Appliance[];
   readonly answers: Identity;
   readonly onAnswer: (answers: Identity) => void;
 }

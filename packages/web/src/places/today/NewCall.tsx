@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query';
 import { Alert, Button, Form, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -6,12 +5,12 @@ import { v7 } from 'uuid';
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
 import { mayBe, type Identity } from '@zetalysis/core/profile';
 import { deviceName } from '../../api/me';
-import { http } from '../../api/http';
-import type { Machine, Me, ProfileSummary } from '../../api/types';
+import { applianceValue, appliancesOf, useMachines, useProfiles } from '../../api/queries';
+import type { Me } from '../../api/types';
 import { AntTheme } from '../../app/AntTheme';
 import '../../theme/call-extra.css';
 import { local } from '../../store/local';
-import { candidatesOf, Identify } from './Identify';
+import { Identify } from './Identify';
 import { Preview } from './Preview';
 
 interface Given {
@@ -22,27 +21,25 @@ interface Given {
 
 /** Opens a call: the machine from the register, or only its family, and the complaint in the customer's words. */
 export default function NewCall({ me }: { me: Me }) {
-  const machines = useQuery({ queryKey: ['machines'], queryFn: () => http<Machine[]>('GET', '/machines') });
-  const profiles = useQuery({ queryKey: ['profiles'], queryFn: () => http<ProfileSummary[]>('GET', '/profiles') });
+  const machines = useMachines();
+  const profiles = useProfiles();
   const [problem, setProblem] = useState<string>();
   const [form] = Form.useForm<Given>();
   const machineId = Form.useWatch('machine', form);
   const navigate = useNavigate();
   const [answers, setAnswers] = useState<Identity>({});
-  const candidates = candidatesOf(profiles.data ?? []);
+  const candidates = appliancesOf(profiles.data ?? []);
   const left = candidates.filter((c) => mayBe(c.identity, answers));
   const chosen = Form.useWatch('profile', form);
   const machine = machines.data?.find((m) => m.id === machineId);
   const shown = machine
-    ? machine.variant === null
-      ? machine.profile
-      : `${machine.profile}|${machine.variant}`
+    ? applianceValue(machine.profile, machine.variant)
     : (chosen ?? (Object.keys(answers).length > 0 ? left[0]?.value : undefined));
   // As soon as the answers leave one family, it is taken; the plain family before its variants.
   const answer = (given: Identity): void => {
     setAnswers(given);
     const fitting = candidates.filter((c) => mayBe(c.identity, given));
-    const families = new Set(fitting.map((c) => c.value.split('|')[0]));
+    const families = new Set(fitting.map((c) => c.profile));
     form.setFieldValue('profile', families.size === 1 ? fitting[0]!.value : undefined);
   };
 
