@@ -74,6 +74,16 @@ describe('the reducer', () => {
     expect(engine.assess(two.evidence).probabilities).toEqual(engine.assess(one.evidence).probabilities);
   });
 
+  test('of the customer’s complaints the newest counts; the earlier one stays in the log', () => {
+    const told = (complaint: 'nothing' | 'short'): EventBody => ({ type: 'told', complaint });
+    const state = reduceCall(model, log(told('nothing'), seen('inducer', 'yes'), told('short')));
+    expect(state.evidence.items.map((i) => i.observation)).toEqual([
+      expect.objectContaining({ kind: 'seen' }),
+      { kind: 'told', complaint: 'short' },
+    ]);
+    expect(state.log).toHaveLength(3);
+  });
+
   test('undo is an event: what it takes back no longer counts but stays in the log; undoing the undo restores it', () => {
     const events = log(seen('call', 'yes'), seen('inducer', 'no'));
     const back = event({ type: 'retracted', event: events[1]!.id }, 3);

@@ -132,3 +132,31 @@ describe('what the call page shows', () => {
     expect(look(setup({ bypassed: ['limit'] })).view.obstacles.join(' ')).toMatch(/bypass is still in place: limit/);
   });
 });
+
+describe('what if', () => {
+  const pilotSource = readFileSync(join(__dirname, '../../../profiles/furnace-standing-pilot.yaml'), 'utf8');
+  const pilot = new Engine(loadProfile(pilotSource, 'furnace-standing-pilot.yaml'));
+  const world = (whatIf: string | undefined) => {
+    const state = reduceCall(pilot.model, log(seen('call', 'yes')));
+    return viewOf(pilot, state, pilot.assess(state.evidence), { ...options, whatIf, phase: 'pilot' });
+  };
+
+  test('a suspect’s world: what would not come and what would read otherwise is marked, in millivolts as in volts', () => {
+    const view = world('thermocouple.weak');
+    expect(view.whatIf).toContain('thermocouple is worn');
+    expect(view.beads.find((b) => b.id === 'fire')!.there).toEqual({ comes: false, differs: true });
+    expect(view.nets['TC']!.there!.differs).toBe(true);
+    expect(view.nets['R']!.there!.differs).toBe(false);
+    expect(view.nets['R']!.state).toBe('live');
+  });
+  test('without one, nothing is marked', () => {
+    const view = world(undefined);
+    expect(view.whatIf).toBeUndefined();
+    expect(view.beads.every((b) => b.there === undefined)).toBe(true);
+  });
+  test('a machine without a flame has no gas to shut', () => {
+    const source = readFileSync(join(__dirname, '../../../profiles/pool-heat-pump.yaml'), 'utf8');
+    expect(drawingOf(loadProfile(source, 'p', {})).gas).toBe(false);
+    expect(drawingOf(pilot.model).gas).toBe(true);
+  });
+});

@@ -36,7 +36,7 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
   const ordered = mergeEvents(events);
   const retracted = retractions(ordered);
   const episodes: Episode[] = [FIRST_EPISODE];
-  const items: EvidenceItem[] = [];
+  let items: EvidenceItem[] = [];
   const declined = new Set<string>();
   const episodeOf = new Map<string, number>();
   const log: LogEntry[] = [];
@@ -54,6 +54,8 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
     if (struck || translated.kind === 'problem') continue;
     const present = episodes[episodes.length - 1]!;
     if (translated.kind === 'observation') {
+      // The customer has said it better: the newest complaint counts.
+      if (translated.observation.kind === 'told') items = items.filter((i) => i.observation.kind !== 'told');
       episodeOf.set(event.id, episodes.length - 1);
       items.push({ id: event.id, episode: episodes.length - 1, observation: translated.observation });
       continue;

@@ -8,7 +8,7 @@ export { coverage, type Coverage } from './coverage';
 export { explain, type Reason } from './explain';
 export { findReadings, parseSought, type Found, type Sought } from './find-readings';
 export { guideOf, type FaultGuide, type Guide } from './guide';
-export { partsToCarry, telephoneQuestions, type Carried } from './triage';
+export { byTelephone, partsToCarry, telephoneQuestions, type Carried } from './triage';
 export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';
 export { predicts, type Hypothesis, type Weights } from './hypothesis';
 export { rankTests, type RankedTest, type Ranking, type TestOutcome } from './next-test';

@@ -1,6 +1,7 @@
 import type { Model } from '../profile';
 import type { Assessment, Engine } from './engine';
 import type { RankedTest } from './next-test';
+import type { Question } from './observation';
 
 /** A part worth loading into the van, and how likely it is to be needed. */
 export interface Carried {
@@ -28,10 +29,11 @@ export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] 
     .map(([part, share]) => ({ part, title: engine.model.parts.find((p) => p.id === part)!.title, share }));
 }
 
+/** Whether a customer can tell: the complaint, what happened before, and what is seen without opening anything. */
+export const byTelephone = (model: Model, q: Question): boolean =>
+  q.kind === 'look' ? model.looks[q.look]!.before : q.kind === 'told' || q.kind === 'seen' || q.kind === 'code';
+
 /** Of the tests worth making, those that a customer can answer on the telephone, in the order given. */
 export function telephoneQuestions(model: Model, ranked: readonly RankedTest[]): RankedTest[] {
-  return ranked.filter(({ test: { question: q, intervention } }) => {
-    if (intervention) return false;
-    return q.kind === 'look' ? model.looks[q.look]!.before : q.kind === 'seen' || q.kind === 'code';
-  });
+  return ranked.filter(({ test }) => !test.intervention && byTelephone(model, test.question));
 }

@@ -129,7 +129,7 @@ export function drawingOf(model: Model): Drawing {
     actions: model.actions.map(({ id, title, ledger }) => ({ id, title, ledger })),
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
     waits: waitsOf(model),
-    gas: model.quantities.some((q) => q.rules.some((r) => r.when?.text.includes('env.gas') === true)),
+    gas: model.identity['lights-by'] !== 'none',
     words: entryWords(model),
   };
 }

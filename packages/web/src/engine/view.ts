@@ -14,10 +14,10 @@ import {
   predictionWords,
   predicts,
   type Assessment,
+  byTelephone,
   partsToCarry,
   type Carried,
   type Engine,
-  type Observation,
   type Hypothesis,
   type Prediction,
   type Question,
@@ -161,16 +161,12 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
         ? [{ event: id, title: body.title, ends: Date.parse(from) + body.seconds * 1000 }]
         : [],
     ),
-    untouched: state.evidence.items.every((i) => i.observation.kind === 'told' || isBefore(model, i.observation)),
+    untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
     carry: partsToCarry(engine, assessment),
     at,
     whatIf: world?.words,
   };
 }
-
-/** What a customer could tell: the complaint, what happened before, and what is seen without opening anything. */
-const isBefore = (model: Model, o: Observation): boolean =>
-  (o.kind === 'look' && model.looks[o.look]!.before) || o.kind === 'seen' || o.kind === 'code';
 
 function beadsOf(
   engine: Engine,
@@ -239,7 +235,7 @@ function beadIn(engine: Engine, state: CallState, world: Hypothesis, phase: numb
 
 function netIn(
   model: Model,
-  question: Question,
+  question: Extract<Question, { kind: 'volts' }>,
   engine: Engine,
   state: CallState,
   world: Hypothesis,
@@ -253,7 +249,8 @@ function netIn(
     p.kind === 'volts' ? p.volts : p.kind === 'ghost' ? 0 : undefined;
   const [a, b] = [volts(own), volts(sound)];
   // A few per cent are load, not a difference anybody would mark.
-  const near = a !== undefined && b !== undefined && Math.abs(a - b) < 0.05 * Math.max(a, b, 1);
+  const least = 0.05 * model.ratedVolts[question.red]!;
+  const near = a !== undefined && b !== undefined && Math.abs(a - b) < 0.05 * Math.max(a, b, least);
   return { shows, differs: shows !== good && !near };
 }
 
@@ -281,7 +278,13 @@ function netsOf(
       const name = model.nets[item.net]!;
       const black = model.points.find((p) => p.net === item.net)?.black ?? last.net;
       if (result[name] || item.net === black || commons.has(item.net)) continue;
-      const question: Question = { kind: 'volts', red: item.net, black, phase, input: 'high-impedance' };
+      const question: Extract<Question, { kind: 'volts' }> = {
+        kind: 'volts',
+        red: item.net,
+        black,
+        phase,
+        input: 'high-impedance',
+      };
       let hot = 0;
       for (const h of live) {
         const p = engine.expect(state.evidence, h, question);
