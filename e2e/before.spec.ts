@@ -61,7 +61,7 @@ test('watching a try: steps and times in one tap each; the clock and the timers 
   await expect(watching.getByRole('timer')).toBeVisible();
   await watching.getByRole('button', { name: /Zone valve opens/ }).click();
   await expect(evidence(page)).toContainText('Time to Zone valve opens');
-  await watching.getByRole('button', { name: /Nothing more comes/ }).click();
+  await watching.getByRole('button', { name: 'Nothing more comes' }).click();
   await expect(watching).toBeHidden();
   await expect(page.locator('.bead.front')).toContainText('Circulator runs');
 

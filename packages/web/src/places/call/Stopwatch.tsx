@@ -72,15 +72,20 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
       </p>
       <p className="fine">The clock runs from the call. Tap each step the moment it comes. Hands off the machine.</p>
       <div className="choices">
-        {missing[0] && (
-          <button type="button" className="main" onClick={nothingMore}>
-            Nothing more comes: no “{missing[0].title}”
+        {missing.length > 0 && (
+          <button type="button" className="main" onClick={nothingMore} aria-describedby="nothing-more">
+            Nothing more comes
           </button>
         )}
         <button type="button" onClick={stop}>
           Stop the clock
         </button>
       </div>
+      {missing.length > 0 && (
+        <p id="nothing-more" className="fine">
+          “Nothing more comes” writes down as not seen: {missing.map((p) => p.title).join(', ')}.
+        </p>
+      )}
       <div className="cues">
         {left.map((p) => {
           const at = view.beads.find((b) => b.id === p.id)?.expectedAt;
