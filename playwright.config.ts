@@ -14,5 +14,7 @@ export default defineConfig({
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
+    // Nothing fades: what a test looks at is what stays.
+    contextOptions: { reducedMotion: 'reduce' },
   },
 });

@@ -68,7 +68,7 @@ test('letters of twice the size, as set in the browser: nothing is wider than th
     args: [...CHROMIUM.args, '--blink-settings=defaultFontSize=32'],
   });
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
     await signIn(page, stack.url);
     for (const [name, path, words] of PLACES.filter(([place]) => place !== 'a field card')) {
       await page.goto(stack.url + path);
