@@ -1,4 +1,5 @@
 import type { Circuit, Element } from './circuit';
+import { layoutOf, type Layout } from './layout';
 
 /** A complex number as [real, imaginary]. */
 export type Complex = readonly [number, number];
@@ -12,29 +13,56 @@ export interface Solution {
   /** Nodes with the same number are joined through less than a few kilohms: the meter's 10 MΩ does not disturb them. */
   readonly stiff: Int32Array;
   /** Current through an element from its `a` to its `b` (into the first primary terminal of a transformer), amperes. */
-  readonly current: (element: Element) => Complex;
+  current(element: Element): Complex;
   /** Impedance seen between two nodes of one island with every source at rest, ohms. */
-  readonly impedanceBetween: (a: number, b: number) => Complex;
+  impedanceBetween(a: number, b: number): Complex;
 }
 
 /** Largest impedance through which a node still counts as held by its neighbour, ohms. */
 const STIFF_OHMS = 3000;
 /** Conductance that ties a floating island to ground. It carries no current, so its value does not matter. */
 const ANCHOR = 1;
+/** Ground is pinned hard, so that it reads zero to rounding. */
+const GROUND = 1e6;
 
 /**
- * Nodal analysis of a circuit: Y·v = i, by elimination in order of rising node degree, which on ladder circuits
- * produces next to no fill-in. Closed contacts stay in as their real milliohms, so millivolts across a contact and the
- * current of a fuse come straight from the solution.
+ * Nodal analysis of a circuit: Y·v = i, by elimination in an order that produces next to no fill-in on ladder circuits.
+ * Closed contacts stay in as their real milliohms, so millivolts across a contact and the current of a fuse come straight
+ * from the solution. `layout` may be that of any circuit with the same nodes and at least these connections.
  */
-export function solve(circuit: Circuit): Solution {
-  const island = groups(circuit, Infinity);
-  const stiff = groups(circuit, STIFF_OHMS);
-  const { re, im } = nodeVoltages(circuit, island, undefined);
+export function solve(circuit: Circuit, layout: Layout = layoutOf(circuit.nodeCount, nodesOf(circuit))): Solution {
+  return new Solved(circuit, layout);
+}
 
-  const current = (e: Element): Complex => {
+function* nodesOf(circuit: Circuit): Iterable<readonly number[]> {
+  for (const e of circuit.elements) yield e.type === 'transformer' ? [...e.primary, ...e.secondary] : [e.a, e.b];
+}
+
+class Solved implements Solution {
+  readonly re: Float64Array;
+  readonly im: Float64Array;
+  readonly island: Int32Array;
+  private stiffly: Int32Array | undefined;
+
+  constructor(
+    private readonly circuit: Circuit,
+    private readonly layout: Layout,
+  ) {
+    this.island = groups(circuit, Infinity);
+    const { re, im } = nodeVoltages(circuit, layout, this.island, undefined);
+    this.re = re;
+    this.im = im;
+  }
+
+  // Asked only where a meter is put, long after most circuits are forgotten.
+  get stiff(): Int32Array {
+    return (this.stiffly ??= groups(this.circuit, STIFF_OHMS));
+  }
+
+  current(e: Element): Complex {
+    const { re, im } = this;
+    const [gr, gi] = reciprocal(e.r, e.x);
     if (e.type === 'transformer') {
-      const [gr, gi] = reciprocal(e.r, e.x);
       const vpR = re[e.primary[0]]! - re[e.primary[1]]!;
       const vpI = im[e.primary[0]]! - im[e.primary[1]]!;
       const dr = e.ratio * vpR - (re[e.secondary[0]]! - re[e.secondary[1]]!);
@@ -42,7 +70,6 @@ export function solve(circuit: Circuit): Solution {
       const [mr, mi] = reciprocal(e.magnetisingR, e.magnetisingX);
       return [e.ratio * (dr * gr - di * gi) + vpR * mr - vpI * mi, e.ratio * (dr * gi + di * gr) + vpR * mi + vpI * mr];
     }
-    const [gr, gi] = reciprocal(e.r, e.x);
     let dr = re[e.a]! - re[e.b]!;
     let di = im[e.a]! - im[e.b]!;
     if (e.type === 'source') {
@@ -50,157 +77,206 @@ export function solve(circuit: Circuit): Solution {
       di -= e.volts * Math.sin(e.phase);
     }
     return [dr * gr - di * gi, dr * gi + di * gr];
-  };
+  }
 
   // Seldom asked: one ampere through the sleeping circuit, solved anew.
-  const impedanceBetween = (a: number, b: number): Complex => {
+  impedanceBetween(a: number, b: number): Complex {
     if (a === b) return [0, 0];
-    const v = nodeVoltages(circuit, island, [a, b]);
+    const v = nodeVoltages(this.circuit, this.layout, this.island, [a, b]);
     return [v.re[a]! - v.re[b]!, v.im[a]! - v.im[b]!];
-  };
-
-  return { re, im, island, stiff, current, impedanceBetween };
+  }
 }
 
-/** Working space, reused: thousands of small circuits are solved one after the other. */
-let scratch = {
-  n: 0,
-  yRe: new Float64Array(0),
-  yIm: new Float64Array(0),
-  iRe: new Float64Array(0),
-  iIm: new Float64Array(0),
-};
+/** What one element adds to the equations. */
+interface Stamp {
+  /** Places in the matrix and what is added there. */
+  readonly at: Int32Array;
+  readonly re: Float64Array;
+  readonly im: Float64Array;
+  /** Current that a source sends into its first node and takes out of the second. */
+  readonly source:
+    { readonly into: number; readonly from: number; readonly re: number; readonly im: number } | undefined;
+}
+
+/** The equations Y·v = i of one layout, their storage reused: thousands of small circuits are solved one after the other. */
+class Equations {
+  /** Dense, in the order of elimination, [row * n + column]. */
+  private readonly yRe: Float64Array;
+  private readonly yIm: Float64Array;
+  private readonly iRe: Float64Array;
+  private readonly iIm: Float64Array;
+  /** An element stands in many circuits and adds the same to each. */
+  private readonly stamps = new WeakMap<Element, Stamp>();
+
+  constructor(private readonly layout: Layout) {
+    const n = layout.nodeCount;
+    this.yRe = new Float64Array(n * n);
+    this.yIm = new Float64Array(n * n);
+    this.iRe = new Float64Array(n);
+    this.iIm = new Float64Array(n);
+  }
+
+  clear(): void {
+    this.yRe.fill(0);
+    this.yIm.fill(0);
+    this.iRe.fill(0);
+    this.iIm.fill(0);
+  }
+
+  /** Adds elements; with the sources at rest their inner impedance alone counts. */
+  add(elements: readonly Element[], atRest: boolean): void {
+    const { yRe, yIm } = this;
+    for (const element of elements) {
+      let stamp = this.stamps.get(element);
+      if (!stamp) this.stamps.set(element, (stamp = this.stampOf(element)));
+      const { at, re, im, source } = stamp;
+      for (let i = 0; i < at.length; i++) {
+        yRe[at[i]!]! += re[i]!;
+        yIm[at[i]!]! += im[i]!;
+      }
+      if (!source || atRest) continue;
+      this.inject(source.into, source.re, source.im);
+      this.inject(source.from, -source.re, -source.im);
+    }
+  }
+
+  private stampOf(e: Element): Stamp {
+    const [gr, gi] = reciprocal(e.r, e.x);
+    if (e.type === 'transformer') {
+      const k = e.ratio;
+      const [mr, mi] = reciprocal(e.magnetisingR, e.magnetisingX);
+      const entries = [
+        ...this.transfer(e.secondary, e.secondary, gr, gi),
+        ...this.transfer(e.primary, e.primary, gr * k * k + mr, gi * k * k + mi),
+        ...this.transfer(e.secondary, e.primary, -k * gr, -k * gi),
+        ...this.transfer(e.primary, e.secondary, -k * gr, -k * gi),
+      ];
+      return { ...packed(entries), source: undefined };
+    }
+    const entries = packed(this.transfer([e.a, e.b], [e.a, e.b], gr, gi));
+    if (e.type === 'impedance') return { ...entries, source: undefined };
+    const er = e.volts * Math.cos(e.phase);
+    const ei = e.volts * Math.sin(e.phase);
+    return { ...entries, source: { into: e.a, from: e.b, re: er * gr - ei * gi, im: er * gi + ei * gr } };
+  }
+
+  /** A current through one pair of nodes that is g times the voltage across another (or the same), as matrix entries. */
+  private transfer([a, b]: Pair, [c, d]: Pair, gr: number, gi: number): Entry[] {
+    return [
+      [this.place(a, c), gr, gi],
+      [this.place(a, d), -gr, -gi],
+      [this.place(b, c), -gr, -gi],
+      [this.place(b, d), gr, gi],
+    ];
+  }
+
+  private place(row: number, column: number): number {
+    const { rank, nodeCount } = this.layout;
+    return rank[row]! * nodeCount + rank[column]!;
+  }
+
+  /** Ties a node to the zero of all voltages. */
+  anchor(node: number, conductance: number): void {
+    this.yRe[this.place(node, node)]! += conductance;
+  }
+
+  /** Sends a current into a node, amperes. */
+  inject(node: number, re: number, im: number): void {
+    const at = this.layout.rank[node]!;
+    this.iRe[at]! += re;
+    this.iIm[at]! += im;
+  }
+
+  /**
+   * Gaussian elimination in place. No pivoting: the matrix of a passive network is diagonally dominant. Its pattern is
+   * symmetric: the rows that hold a pivot's column are the pivot row's columns.
+   */
+  voltages(): { re: Float64Array; im: Float64Array } {
+    const { nodeCount: n, rank, starts, columns } = this.layout;
+    const { yRe: aRe, yIm: aIm, iRe: bRe, iIm: bIm } = this;
+    for (let k = 0; k < n; k++) {
+      const to = starts[k + 1]!;
+      const pivotRow = k * n;
+      const dr = aRe[pivotRow + k]!;
+      const di = aIm[pivotRow + k]!;
+      const m = dr * dr + di * di;
+      for (let i = starts[k]!; i < to; i++) {
+        const row = columns[i]!;
+        const ar = aRe[row * n + k]!;
+        const ai = aIm[row * n + k]!;
+        // An open branch of the layout.
+        if (ar === 0 && ai === 0) continue;
+        const fr = (ar * dr + ai * di) / m;
+        const fi = (ai * dr - ar * di) / m;
+        for (let j = starts[k]!; j < to; j++) {
+          const c = columns[j]!;
+          const br = aRe[pivotRow + c]!;
+          const bi = aIm[pivotRow + c]!;
+          aRe[row * n + c]! -= fr * br - fi * bi;
+          aIm[row * n + c]! -= fr * bi + fi * br;
+        }
+        bRe[row]! -= fr * bRe[k]! - fi * bIm[k]!;
+        bIm[row]! -= fr * bIm[k]! + fi * bRe[k]!;
+      }
+    }
+    for (let row = n - 1; row >= 0; row--) {
+      let sr = bRe[row]!;
+      let si = bIm[row]!;
+      for (let j = starts[row]!; j < starts[row + 1]!; j++) {
+        const c = columns[j]!;
+        const fr = aRe[row * n + c]!;
+        const fi = aIm[row * n + c]!;
+        sr -= fr * bRe[c]! - fi * bIm[c]!;
+        si -= fr * bIm[c]! + fi * bRe[c]!;
+      }
+      const dr = aRe[row * n + row]!;
+      const di = aIm[row * n + row]!;
+      const m = dr * dr + di * di;
+      bRe[row] = (sr * dr + si * di) / m;
+      bIm[row] = (si * dr - sr * di) / m;
+    }
+    const re = new Float64Array(n);
+    const im = new Float64Array(n);
+    for (let node = 0; node < n; node++) {
+      re[node] = bRe[rank[node]!]!;
+      im[node] = bIm[rank[node]!]!;
+    }
+    return { re, im };
+  }
+}
+
+type Pair = readonly [number, number];
+/** Place in the matrix, real and imaginary part. */
+type Entry = readonly [number, number, number];
+
+const packed = (entries: readonly Entry[]): Pick<Stamp, 'at' | 're' | 'im'> => ({
+  at: Int32Array.from(entries, ([at]) => at),
+  re: Float64Array.from(entries, ([, re]) => re),
+  im: Float64Array.from(entries, ([, , im]) => im),
+});
+
+const equations = new WeakMap<Layout, Equations>();
 
 /** Node voltages with the circuit's own sources, or with one ampere sent into `probe[0]` and out of `probe[1]` and all sources at rest. */
 function nodeVoltages(
   circuit: Circuit,
+  layout: Layout,
   island: Int32Array,
   probe: readonly [number, number] | undefined,
 ): { re: Float64Array; im: Float64Array } {
-  const n = circuit.nodeCount;
-  const order = eliminationOrder(circuit);
-  const rank = new Int32Array(n);
-  for (let i = 0; i < n; i++) rank[order[i]!] = i;
-  if (scratch.n === n) {
-    for (const part of [scratch.yRe, scratch.yIm, scratch.iRe, scratch.iIm]) part.fill(0);
-  } else {
-    scratch = {
-      n,
-      yRe: new Float64Array(n * n),
-      yIm: new Float64Array(n * n),
-      iRe: new Float64Array(n),
-      iIm: new Float64Array(n),
-    };
-  }
-  // Dense storage in elimination order, [row * n + column].
-  const { yRe, yIm, iRe, iIm } = scratch;
-  const add = (row: number, column: number, gr: number, gi: number): void => {
-    const at = rank[row]! * n + rank[column]!;
-    yRe[at]! += gr;
-    yIm[at]! += gi;
-  };
-  const stamp = (a: number, b: number, gr: number, gi: number): void => stampCross(a, b, a, b, gr, gi);
-  /** A current from a to b that is g times the voltage from c to d. */
-  const stampCross = (a: number, b: number, c: number, d: number, gr: number, gi: number): void => {
-    add(a, c, gr, gi);
-    add(a, d, -gr, -gi);
-    add(b, c, -gr, -gi);
-    add(b, d, gr, gi);
-  };
-
-  for (const e of circuit.elements) {
-    const [gr, gi] = reciprocal(e.r, e.x);
-    if (e.type === 'transformer') {
-      const [p1, p2] = e.primary;
-      const [s1, s2] = e.secondary;
-      const k = e.ratio;
-      stamp(s1, s2, gr, gi);
-      stamp(p1, p2, gr * k * k, gi * k * k);
-      stampCross(s1, s2, p1, p2, -k * gr, -k * gi);
-      stampCross(p1, p2, s1, s2, -k * gr, -k * gi);
-      const [mr, mi] = reciprocal(e.magnetisingR, e.magnetisingX);
-      stamp(p1, p2, mr, mi);
-      continue;
-    }
-    stamp(e.a, e.b, gr, gi);
-    if (e.type === 'source' && !probe) {
-      const er = e.volts * Math.cos(e.phase);
-      const ei = e.volts * Math.sin(e.phase);
-      iRe[rank[e.a]!]! += er * gr - ei * gi;
-      iIm[rank[e.a]!]! += er * gi + ei * gr;
-      iRe[rank[e.b]!]! -= er * gr - ei * gi;
-      iIm[rank[e.b]!]! -= er * gi + ei * gr;
-    }
-  }
+  let y = equations.get(layout);
+  if (!y) equations.set(layout, (y = new Equations(layout)));
+  y.clear();
+  y.add(circuit.elements, probe !== undefined);
   if (probe) {
-    iRe[rank[probe[0]]!]! += 1;
-    iRe[rank[probe[1]]!]! -= 1;
+    y.inject(probe[0], 1, 0);
+    y.inject(probe[1], -1, 0);
   }
-  // One anchor per island: ground itself where the island has it, else its first node.
-  const anchored = new Uint8Array(n);
-  const anchor = (node: number): void => {
-    if (anchored[island[node]!] === 1) return;
-    anchored[island[node]!] = 1;
-    // Ground is pinned hard, so that it reads zero to rounding.
-    add(node, node, node === circuit.ground ? 1e6 : ANCHOR, 0);
-  };
-  anchor(circuit.ground);
-  for (let node = 0; node < n; node++) anchor(node);
-
-  eliminate(n, yRe, yIm, iRe, iIm);
-  const re = new Float64Array(n);
-  const im = new Float64Array(n);
-  for (let node = 0; node < n; node++) {
-    re[node] = iRe[rank[node]!]!;
-    im[node] = iIm[rank[node]!]!;
-  }
-  return { re, im };
-}
-
-/** Gaussian elimination in place; the answer is left in b. No pivoting: the matrix of a passive network is diagonally dominant. */
-function eliminate(n: number, aRe: Float64Array, aIm: Float64Array, bRe: Float64Array, bIm: Float64Array): void {
-  // Columns that a pivot row really has: few, on a ladder.
-  const columns = new Int32Array(n);
-  for (let k = 0; k < n; k++) {
-    let filled = 0;
-    for (let c = k + 1; c < n; c++) if (aRe[k * n + c] !== 0 || aIm[k * n + c] !== 0) columns[filled++] = c;
-    const dr = aRe[k * n + k]!;
-    const di = aIm[k * n + k]!;
-    const m = dr * dr + di * di;
-    // The pattern is symmetric: rows that hold the pivot's column are the pivot row's columns.
-    for (let i = 0; i < filled; i++) {
-      const row = columns[i]!;
-      const ar = aRe[row * n + k]!;
-      const ai = aIm[row * n + k]!;
-      const fr = (ar * dr + ai * di) / m;
-      const fi = (ai * dr - ar * di) / m;
-      for (let j = 0; j < filled; j++) {
-        const c = columns[j]!;
-        const br = aRe[k * n + c]!;
-        const bi = aIm[k * n + c]!;
-        aRe[row * n + c]! -= fr * br - fi * bi;
-        aIm[row * n + c]! -= fr * bi + fi * br;
-      }
-      bRe[row]! -= fr * bRe[k]! - fi * bIm[k]!;
-      bIm[row]! -= fr * bIm[k]! + fi * bRe[k]!;
-    }
-  }
-  for (let row = n - 1; row >= 0; row--) {
-    let sr = bRe[row]!;
-    let si = bIm[row]!;
-    for (let c = row + 1; c < n; c++) {
-      const fr = aRe[row * n + c]!;
-      const fi = aIm[row * n + c]!;
-      if (fr === 0 && fi === 0) continue;
-      sr -= fr * bRe[c]! - fi * bIm[c]!;
-      si -= fr * bIm[c]! + fi * bRe[c]!;
-    }
-    const dr = aRe[row * n + row]!;
-    const di = aIm[row * n + row]!;
-    const m = dr * dr + di * di;
-    bRe[row] = (sr * dr + si * di) / m;
-    bIm[row] = (si * dr - sr * di) / m;
-  }
+  // One anchor per island: ground itself where the island has it, else the node that gave the island its number.
+  y.anchor(circuit.ground, GROUND);
+  for (let node = 0; node < circuit.nodeCount; node++)
+    if (island[node] === node && island[circuit.ground] !== node) y.anchor(node, ANCHOR);
+  return y.voltages();
 }
 
 function reciprocal(r: number, x: number): Complex {
@@ -210,35 +286,24 @@ function reciprocal(r: number, x: number): Complex {
 
 /** Numbers the groups of nodes joined by elements up to an impedance. A transformer couples its windings but does not join them. */
 function groups(circuit: Circuit, most: number): Int32Array {
-  const parent = new Int32Array(circuit.nodeCount).map((_, i) => i);
-  const find = (node: number): number => {
-    while (parent[node] !== node) {
-      parent[node] = parent[parent[node]!]!;
-      node = parent[node]!;
-    }
-    return node;
-  };
-  const join = (a: number, b: number): void => {
-    parent[find(a)] = find(b);
-  };
+  const group = new Int32Array(circuit.nodeCount);
+  for (let node = 0; node < group.length; node++) group[node] = node;
   for (const e of circuit.elements) {
     if (e.type === 'transformer') {
-      join(e.primary[0], e.primary[1]);
-      join(e.secondary[0], e.secondary[1]);
-    } else if (most === Infinity || Math.hypot(e.r, e.x) <= most) join(e.a, e.b);
+      join(group, e.primary[0], e.primary[1]);
+      join(group, e.secondary[0], e.secondary[1]);
+    } else if (most === Infinity || Math.hypot(e.r, e.x) <= most) join(group, e.a, e.b);
   }
-  return parent.map((_, i) => find(i));
+  for (let node = 0; node < group.length; node++) group[node] = rootOf(group, node);
+  return group;
 }
 
-function eliminationOrder(circuit: Circuit): Int32Array {
-  const degree = new Int32Array(circuit.nodeCount);
-  for (const e of circuit.elements) {
-    if (e.type === 'transformer') for (const node of [...e.primary, ...e.secondary]) degree[node]! += 3;
-    else {
-      degree[e.a]!++;
-      degree[e.b]!++;
-    }
-  }
-  const order = new Int32Array(circuit.nodeCount).map((_, i) => i);
-  return order.sort((p, q) => degree[p]! - degree[q]! || p - q);
+function join(group: Int32Array, a: number, b: number): void {
+  group[rootOf(group, a)] = rootOf(group, b);
+}
+
+function rootOf(group: Int32Array, node: number): number {
+  let root = node;
+  while (group[root] !== root) root = group[root] = group[group[root]!]!;
+  return root;
 }

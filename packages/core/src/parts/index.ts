@@ -44,6 +44,7 @@ export type {
   Symbol as PartSymbol,
 } from './part-kind';
 export { fuseOpeningTime } from './fuse';
+export { CLOSED, OPEN } from './part-kind';
 
 const ALL: readonly PartKind[] = [
   supply,

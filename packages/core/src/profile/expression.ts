@@ -32,6 +32,8 @@ export interface Expression {
   readonly parts: readonly number[];
   readonly quantities: readonly number[];
   readonly asksVolts: boolean;
+  /** The answer changes only when a part, the control or the surroundings do; never by time passing. */
+  readonly timeless: boolean;
 }
 
 /** A name resolved against the profile. */
@@ -280,6 +282,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     parts: [...parts],
     quantities: [...quantities],
     asksVolts,
+    timeless: quantities.size === 0 && durations.length === 0,
   };
 }
 

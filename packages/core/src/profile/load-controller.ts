@@ -120,11 +120,19 @@ export function loadController(
           }),
         };
       });
+    const always = guards(region['always'], [...at, 'always']).map((guard, i) => {
+      const rawGuard = (region['always'] as Data[])[i];
+      const except = isMap(rawGuard)
+        ? fields.list(rawGuard['except'], [...at, 'always', i, 'except'], 'state names')
+        : [];
+      return { ...guard, except: except.map((name, j) => stateIndex(String(name), [...at, 'always', i, 'except', j])) };
+    });
     const stateData = fields.map(region['states'], [...at, 'states'], 'one entry per state');
     const states = stateNames.map((stateId, stateIndexHere) => {
       const where = [...at, 'states', stateId];
       const state = fields.map(stateData[stateId], where, '{on, go}');
       fields.only(state, where, ['on', 'go', 'code', 'lockout']);
+      const go = guards(state['go'], [...where, 'go']);
       const code = state['code'] === undefined ? undefined : fields.text(state, 'code', where);
       if (code !== undefined && !codes.includes(code))
         fields.file.problem([...where, 'code'], unknownName('code', code, codes));
@@ -136,17 +144,11 @@ export function loadController(
           if (found < 0) fields.file.problem([...where, 'on', i], unknownName('output', String(output), names.outputs));
           return Math.max(0, found);
         }),
-        go: guards(state['go'], [...where, 'go']),
+        go,
+        timers: timersOf([...always, ...go]),
         code,
         lockout: fields.flag(state, 'lockout', where, false),
       };
-    });
-    const always = guards(region['always'], [...at, 'always']).map((guard, i) => {
-      const rawGuard = (region['always'] as Data[])[i];
-      const except = isMap(rawGuard)
-        ? fields.list(rawGuard['except'], [...at, 'always', i, 'except'], 'state names')
-        : [];
-      return { ...guard, except: except.map((name, j) => stateIndex(String(name), [...at, 'always', i, 'except', j])) };
     });
     return { index, id, states, start: stateIndex(fields.text(region, 'start', at), [...at, 'start']), always };
   });
@@ -165,3 +167,6 @@ export function loadController(
     regions,
   };
 }
+
+const timersOf = (guards: readonly Guard[]): number[] =>
+  [...new Set(guards.flatMap((guard) => guard.when.durations))].sort((p, q) => p - q);

@@ -196,6 +196,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       lasting: fields.flag(entry, 'lasting', path, false) || fields.flag(entry, 'stands', path, false),
       stands: fields.flag(entry, 'stands', path, false),
       thresholds: [],
+      timeless: rules.every((rule) => rule.when?.timeless !== false),
     };
   });
 

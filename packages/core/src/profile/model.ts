@@ -125,6 +125,8 @@ export interface Quantity {
   readonly stands: boolean;
   /** Every value that something in the profile compares it with. */
   readonly thresholds: readonly number[];
+  /** No rule looks at another quantity: a heading changes only when a part, the control or the surroundings do. */
+  readonly timeless: boolean;
 }
 
 export interface Guard {
@@ -138,6 +140,8 @@ export interface ControllerState {
   readonly id: string;
   readonly on: readonly number[];
   readonly go: readonly Guard[];
+  /** How long after entry a guard (the region's `always` too) may turn true by time alone, milliseconds, rising. */
+  readonly timers: readonly number[];
   readonly code: string | undefined;
   readonly lockout: boolean;
 }

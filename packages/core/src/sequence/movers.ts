@@ -1,4 +1,4 @@
-import type { PartView } from '../parts';
+import type { Electrical, PartView, Spec } from '../parts';
 import type { Branch, Model, Part, Scope } from '../profile';
 import { CircuitStates, type CircuitState } from './circuit-state';
 import type { FaultRef, Setup } from './setup';
@@ -8,7 +8,10 @@ import type { Memory, Millis } from './trace';
 export function voltsBetween(circuit: CircuitState, a: number, b: number): number {
   const { solution } = circuit;
   if (solution.island[a] !== solution.island[b]) return 0;
-  return Math.hypot(solution.re[a]! - solution.re[b]!, solution.im[a]! - solution.im[b]!);
+  const re = solution.re[a]! - solution.re[b]!;
+  const im = solution.im[a]! - solution.im[b]!;
+  // Asked at every instant for every coil and contact: the plain root, not the careful one of hypot.
+  return Math.sqrt(re * re + im * im);
 }
 
 /** The parts of the appliance in motion: their states, what they are electrically, and where they are heading. */
@@ -25,9 +28,11 @@ export class Movers {
   private readonly control: number;
   private readonly outputOfBranch: Int16Array;
   /** What each moving part can see; made once, they read the present circuit. */
-  private readonly views: (PartView | undefined)[];
-  private circuit!: CircuitState;
-  private scope!: Scope;
+  private readonly views: readonly View[];
+  /** Age of the appliance when a moving part was last asked; −1 when its answer may change by time alone. */
+  private readonly asked: Int32Array;
+  circuit!: CircuitState;
+  scope!: Scope;
 
   constructor(
     private readonly circuits: CircuitStates,
@@ -47,7 +52,8 @@ export class Movers {
     this.control = model.controller?.part ?? -1;
     this.outputOfBranch = new Int16Array(model.branches.length).fill(-1);
     for (const output of model.controller?.outputs ?? []) this.outputOfBranch[output.branch] = output.index;
-    this.views = model.parts.map((p) => (p.kind.move ? this.viewOf(p) : undefined));
+    this.views = this.moving.map((index) => new View(this, model.parts[index]!, this.modeIds[index]));
+    this.asked = new Int32Array(this.moving.length).fill(-1);
     for (const part of model.parts)
       if (part.kind.starts !== undefined) this.states[part.index] = part.kind.states.indexOf(part.kind.starts);
     if (!memory)
@@ -64,35 +70,17 @@ export class Movers {
     return this.modeIds[part];
   }
 
-  private viewOf(part: Part): PartView {
-    const states = this.states;
-    const branchOf = (name: string): Branch => part.branches.find((b) => b.name === name)!;
-    const volts = (name: string): number => {
-      const b = branchOf(name);
-      return voltsBetween(this.circuit, b.a, b.b);
-    };
-    return {
-      get state() {
-        return part.kind.states[states[part.index]!]!;
-      },
-      spec: part.spec,
-      fault: this.modeIds[part.index],
-      volts,
-      amps: (name) => {
-        const electrical = this.circuits.electrical(this.electrical[branchOf(name).index]!);
-        return electrical.type === 'impedance' ? volts(name) / Math.hypot(electrical.r, electrical.x) : 0;
-      },
-      sensed: (field) => this.scope.quantity(part.senses.get(field)!),
-      holds: (field) => part.conditions.get(field)!.evaluate(this.scope) !== 0,
-    };
-  }
-
   /** Takes over the outputs the program commands. */
   setOutputs(outputs: readonly boolean[]): void {
     for (const branch of this.circuits.model.parts[this.control]?.branches ?? []) {
       const output = this.outputOfBranch[branch.index]!;
       if (output >= 0) this.setBranch(branch.index, outputs[output] ? branch.name : 'idle');
     }
+  }
+
+  /** What a branch is electrically at present. */
+  electricalOf(branch: Branch): Electrical {
+    return this.circuits.electrical(this.electrical[branch.index]!);
   }
 
   private refresh(part: number): void {
@@ -112,29 +100,19 @@ export class Movers {
     this.dirty = true;
   }
 
-  /** Lets every part that is due arrive, and asks all where they are heading now; true when one arrived. */
-  move(now: Millis, circuit: CircuitState, scope: Scope): boolean {
-    const { model } = this.circuits;
+  /**
+   * Lets every part that is due arrive, and asks all where they are heading now; true when one arrived. `age` tells
+   * whether anything but time has changed: whom time does not move by itself is not asked again.
+   */
+  move(now: Millis, circuit: CircuitState, scope: Scope, age: number): boolean {
     let changed = false;
     this.circuit = circuit;
     this.scope = scope;
-    for (const index of this.moving) {
-      const part = model.parts[index]!;
-      const states = part.kind.states;
-      const move = part.kind.move!(this.views[index]!);
-      const to = move === undefined ? -1 : states.indexOf(move.to);
-      if (move === undefined || to === this.states[index]) {
-        this.pendingTo[index] = -1;
-        this.pendingAt[index] = Infinity;
-        continue;
-      }
-      const at = now + Math.round(move.after);
-      if (this.pendingTo[index] !== to || at < this.pendingAt[index]!) {
-        this.pendingTo[index] = to;
-        this.pendingAt[index] = at;
-      }
+    for (let m = 0; m < this.moving.length; m++) {
+      const index = this.moving[m]!;
+      if (this.asked[m] !== age) this.ask(m, now, age);
       if (this.pendingAt[index]! > now) continue;
-      this.states[index] = to;
+      this.states[index] = this.pendingTo[index]!;
       this.pendingTo[index] = -1;
       this.pendingAt[index] = Infinity;
       this.refresh(index);
@@ -143,17 +121,36 @@ export class Movers {
     return changed;
   }
 
+  /** Asks a moving part where it is heading. */
+  private ask(m: number, now: Millis, age: number): void {
+    const index = this.moving[m]!;
+    const view = this.views[m]!;
+    const { kind } = view.part;
+    view.timeless = true;
+    const move = kind.move!(view);
+    this.asked[m] = view.timeless ? age : -1;
+    const to = move === undefined ? -1 : kind.states.indexOf(move.to);
+    if (move === undefined || to === this.states[index]) {
+      this.pendingTo[index] = -1;
+      this.pendingAt[index] = Infinity;
+      return;
+    }
+    const at = now + Math.round(move.after);
+    if (this.pendingTo[index] !== to || at < this.pendingAt[index]!) {
+      this.pendingTo[index] = to;
+      this.pendingAt[index] = at;
+    }
+  }
+
   next(): Millis {
     let soonest = Infinity;
     for (const index of this.moving) soonest = Math.min(soonest, this.pendingAt[index]!);
     return soonest;
   }
 
-  key(now: Millis): string {
-    let key = this.states.join('');
-    for (const index of this.moving)
-      if (this.pendingTo[index]! >= 0) key += `,${index}>${this.pendingTo[index]}@${this.pendingAt[index]! - now}`;
-    return key;
+  /** Where the moving parts are heading and when they arrive, seen from now. */
+  outlook(now: Millis, into: number[]): void {
+    for (const index of this.moving) into.push(this.pendingTo[index]!, this.pendingAt[index]! - now);
   }
 }
 
@@ -168,4 +165,50 @@ function fixedBranches(model: Model, setup: Setup): Int32Array {
   for (const plug of model.plugs)
     if (pulled.has(plug.id)) for (const pin of plug.pins) fixed[pin] = CircuitStates.unplugged;
   return fixed;
+}
+
+/** What one part can see of the present circuit and appliance. */
+class View implements PartView {
+  /** Whether everything it looked at since this was set stays as it is while nothing but time changes. */
+  timeless = true;
+
+  constructor(
+    private readonly movers: Movers,
+    readonly part: Part,
+    readonly fault: string | undefined,
+  ) {}
+
+  get state(): string {
+    return this.part.kind.states[this.movers.states[this.part.index]!]!;
+  }
+
+  get spec(): Spec {
+    return this.part.spec;
+  }
+
+  volts(name: string): number {
+    const { a, b } = this.branch(name);
+    return voltsBetween(this.movers.circuit, a, b);
+  }
+
+  amps(name: string): number {
+    const electrical = this.movers.electricalOf(this.branch(name));
+    return electrical.type === 'impedance' ? this.volts(name) / Math.hypot(electrical.r, electrical.x) : 0;
+  }
+
+  sensed(field: string): number {
+    this.timeless = false;
+    return this.movers.scope.quantity(this.part.senses.get(field)!);
+  }
+
+  holds(field: string): boolean {
+    const condition = this.part.conditions.get(field)!;
+    if (!condition.timeless) this.timeless = false;
+    return condition.evaluate(this.movers.scope) !== 0;
+  }
+
+  private branch(name: string): Branch {
+    const { branches } = this.part;
+    return branches.length === 1 ? branches[0]! : branches.find((b) => b.name === name)!;
+  }
 }

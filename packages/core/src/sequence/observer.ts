@@ -18,8 +18,10 @@ export class Observer {
     this.windowFrom = new Float64Array(model.phases.length).fill(Infinity);
   }
 
-  observe(now: Millis, scope: Scope): void {
+  /** Looks at every phase; `moved` tells whether anything but time has changed since the last look. */
+  observe(now: Millis, scope: Scope, moved: boolean): void {
     for (const phase of this.model.phases) {
+      if (!moved && phase.cue.timeless && phase.window.timeless) continue;
       note(this.cues[phase.index]!, this.cueFrom, phase.index, phase.cue.evaluate(scope) !== 0, now);
       note(this.windows[phase.index]!, this.windowFrom, phase.index, phase.window.evaluate(scope) !== 0, now);
     }

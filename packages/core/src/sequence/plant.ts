@@ -1,10 +1,12 @@
-import type { Model, Scope } from '../profile';
+import type { Model, Quantity, Scope } from '../profile';
 import { rampValue, type Memory, type Millis, type Ramp } from './trace';
 
 /** The physical quantities of the appliance: each heads for what its first matching rule says. */
 export class Plant {
   readonly ramps: Ramp[][];
   private readonly rule: Int16Array;
+  /** Age of the appliance when a quantity's rules were last asked. */
+  private readonly asked: Int32Array;
 
   constructor(
     private readonly model: Model,
@@ -12,6 +14,7 @@ export class Plant {
     memory: Memory | undefined,
   ) {
     this.rule = new Int16Array(model.quantities.length).fill(-1);
+    this.asked = new Int32Array(model.quantities.length).fill(-1);
     this.ramps = model.quantities.map((q) => {
       const value = memory?.quantities.get(q.index) ?? q.start;
       return [{ from, value, start: from, over: 0, target: value }];
@@ -27,11 +30,13 @@ export class Plant {
     return ramps[ramps.length - 1]!;
   }
 
-  /** Re-reads the rules; true when a quantity got a new heading. */
-  move(now: Millis, scope: Scope): boolean {
+  /** Re-reads the rules; true when a quantity got a new heading. `age` tells whether anything but time has changed. */
+  move(now: Millis, scope: Scope, age: number): boolean {
     let changed = false;
     for (const quantity of this.model.quantities) {
-      const found = quantity.rules.findIndex((r) => r.when === undefined || r.when.evaluate(scope) !== 0);
+      if (quantity.timeless && this.asked[quantity.index] === age) continue;
+      this.asked[quantity.index] = age;
+      const found = holding(quantity, scope);
       if (found === this.rule[quantity.index]) continue;
       this.rule[quantity.index] = found;
       const rule = quantity.rules[found]!;
@@ -67,14 +72,20 @@ export class Plant {
     return soonest;
   }
 
-  /** The state relative to now, equal whenever the future is. */
-  key(now: Millis): string {
-    let key = '';
+  /** Every quantity, where it is heading and how long it takes, seen from now. */
+  outlook(now: Millis, into: number[]): void {
     for (let i = 0; i < this.ramps.length; i++) {
       const ramp = this.latest(i);
-      const left = ramp.start + ramp.over - now;
-      key += `${this.rule[i]}:${this.value(i, now).toPrecision(6)}:${left > 0 ? left : 0};`;
+      into.push(this.rule[i]!, rampValue(ramp, now), Math.max(0, ramp.start + ramp.over - now));
     }
-    return key;
   }
+}
+
+/** The first rule of a quantity that holds; the last one always does. */
+function holding({ rules }: Quantity, scope: Scope): number {
+  for (let i = 0; i < rules.length; i++) {
+    const { when } = rules[i]!;
+    if (when === undefined || when.evaluate(scope) !== 0) return i;
+  }
+  return -1;
 }

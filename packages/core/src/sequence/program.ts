@@ -1,4 +1,4 @@
-import type { Controller, Guard, Scope } from '../profile';
+import type { Controller, Guard, Region, Scope } from '../profile';
 import type { Millis } from './trace';
 
 /** What the control senses of the circuit and the plant. */
@@ -10,9 +10,11 @@ export interface Senses {
   readonly dead: boolean;
 }
 
+const SUPPLIES = ['down', 'booting', 'up'] as const;
+
 /** A burner control at work: its supply, its debounced inputs, its parallel regions. */
 export class Program {
-  supply: 'down' | 'booting' | 'up' = 'down';
+  supply: (typeof SUPPLIES)[number] = 'down';
   private deadline: Millis = Infinity;
   readonly inputs: boolean[];
   private readonly inputAt: Float64Array;
@@ -34,13 +36,7 @@ export class Program {
     this.entered = new Float64Array(controller.regions.length);
     this.counters = new Float64Array(controller.counters.length);
     this.outputs = controller.outputs.map(() => false);
-    this.longest = controller.regions.map((r) =>
-      Math.max(
-        0,
-        ...r.states.flatMap((s) => s.go.flatMap((g) => g.when.durations)),
-        ...r.always.flatMap((g) => g.when.durations),
-      ),
-    );
+    this.longest = controller.regions.map((r) => Math.max(0, ...r.states.flatMap((s) => s.timers)));
   }
 
   /** Brings supply, inputs and regions up to date with the circuit; true when anything changed. */
@@ -116,11 +112,7 @@ export class Program {
     let changed = false;
     for (const region of this.controller.regions) {
       this.asking = region.index;
-      const at = this.regionStates[region.index]!;
-      const isTrue = (guard: Guard): boolean => guard.when.evaluate(scope) !== 0;
-      const guard =
-        region.always.find((g) => g.to !== at && !g.except.includes(at) && isTrue(g)) ??
-        region.states[at]!.go.find(isTrue);
+      const guard = open(region, this.regionStates[region.index]!, scope);
       if (!guard) continue;
       const values = guard.set.map((s) => s.value.evaluate(scope));
       guard.set.forEach((s, i) => (this.counters[s.counter] = values[i]!));
@@ -158,22 +150,28 @@ export class Program {
     for (const at of this.inputAt) soonest = Math.min(soonest, at);
     for (const region of this.controller.regions) {
       const entered = this.entered[region.index]!;
-      const consider = (guard: Guard): void => {
-        for (const duration of guard.when.durations)
-          if (entered + duration > now) soonest = Math.min(soonest, entered + duration);
-      };
-      region.always.forEach(consider);
-      region.states[this.regionStates[region.index]!]!.go.forEach(consider);
+      for (const timer of region.states[this.regionStates[region.index]!]!.timers)
+        if (entered + timer > now) {
+          soonest = Math.min(soonest, entered + timer);
+          break;
+        }
     }
     return soonest;
   }
 
-  key(now: Millis): string {
-    const relative = (at: number): string => (at === Infinity ? '' : String(at - now));
-    let key = `${this.supply}${relative(this.deadline)}`;
-    for (let i = 0; i < this.inputs.length; i++) key += `${this.inputs[i] ? 1 : 0}${relative(this.inputAt[i]!)}`;
-    for (const region of this.controller.regions)
-      key += `|${this.regionStates[region.index]}@${Math.min(now - this.entered[region.index]!, this.longest[region.index]! + 1)}`;
-    return `${key}|${this.counters.join(',')}`;
+  /** Supply, inputs, timers and counters, seen from now; a timer that has run out has run out. */
+  outlook(now: Millis, into: number[]): void {
+    into.push(SUPPLIES.indexOf(this.supply), this.deadline - now);
+    for (let i = 0; i < this.inputs.length; i++) into.push(this.inputs[i] ? 1 : 0, this.inputAt[i]! - now);
+    for (let i = 0; i < this.entered.length; i++) into.push(Math.min(now - this.entered[i]!, this.longest[i]! + 1));
+    for (const counter of this.counters) into.push(counter);
   }
+}
+
+/** The first guard that lets a region go on from a state; those of the region itself are asked first. */
+function open(region: Region, at: number, scope: Scope): Guard | undefined {
+  for (const guard of region.always)
+    if (guard.to !== at && !guard.except.includes(at) && guard.when.evaluate(scope) !== 0) return guard;
+  for (const guard of region.states[at]!.go) if (guard.when.evaluate(scope) !== 0) return guard;
+  return undefined;
 }

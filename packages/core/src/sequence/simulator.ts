@@ -4,6 +4,7 @@ import { Movers, voltsBetween } from './movers';
 import { Observer } from './observer';
 import { Plant } from './plant';
 import { Program } from './program';
+import { Recurrence } from './recurrence';
 import type { FaultRef, Setup } from './setup';
 import type { Memory, Millis, Outcome, Segment, Trace } from './trace';
 
@@ -38,6 +39,8 @@ export class Simulator implements Scope {
   private circuit: CircuitState;
   /** Whether a part or the program moved since the last record; a quantity alone on its way changes no segment. */
   private moved = true;
+  /** Grows with every change of a part, the program, the circuit or the surroundings: what depends on no more is asked once. */
+  private age = 0;
   private readonly resets: Millis[] = [];
   private readonly codes: { at: Millis; code: string }[] = [];
 
@@ -81,12 +84,13 @@ export class Simulator implements Scope {
     }
     this.now = 0;
     this.settings[CALL] = this.setup.call;
+    this.age++;
     this.resets.length = 0;
     this.codes.length = 0;
     this.settle();
     this.record();
 
-    const seen = new Map<string, Millis>();
+    const seen = new Recurrence();
     let limit: Millis = this.model.watch;
     let lockedOut = false;
     for (;;) {
@@ -106,11 +110,23 @@ export class Simulator implements Scope {
       }
       // A state can only come again at a moment at which a part or the program moves.
       if (!moved) continue;
-      const key = `${this.movers.key(this.now)}/${this.program?.key(this.now) ?? ''}/${this.plant.key(this.now)}`;
-      const before = seen.get(key);
+      const before = seen.before(this.now, this.states(), this.outlook());
       if (before !== undefined) return this.finish({ from: before, length: this.now - before }, lockedOut, false);
-      seen.set(key, this.now);
     }
+  }
+
+  /** The states of all parts and regions, as a key. */
+  private states(): string {
+    return String.fromCharCode(...this.movers.states, ...(this.program?.regionStates ?? NO_REGIONS));
+  }
+
+  /** Everything else that decides how it goes on, times counted from now. */
+  private outlook(): number[] {
+    const outlook: number[] = [];
+    this.movers.outlook(this.now, outlook);
+    this.program?.outlook(this.now, outlook);
+    this.plant.outlook(this.now, outlook);
+    return outlook;
   }
 
   private readonly onReset = (at: Millis): void => void this.resets.push(at);
@@ -121,15 +137,20 @@ export class Simulator implements Scope {
       if (this.movers.dirty) {
         this.circuit = this.circuits.state(this.movers.electrical, this.faults);
         this.movers.dirty = false;
+        this.age++;
       }
       let changed = false;
       if (this.program?.move(this.now, this, this.onReset)) {
         this.movers.setOutputs(this.program.outputs);
+        this.age++;
         changed = true;
       }
-      if (this.movers.move(this.now, this.circuit, this)) changed = true;
+      if (this.movers.move(this.now, this.circuit, this, this.age)) {
+        this.age++;
+        changed = true;
+      }
       if (changed) this.moved = true;
-      if (this.plant.move(this.now, this)) changed = true;
+      if (this.plant.move(this.now, this, this.age)) changed = true;
       if (!changed && !this.movers.dirty) return;
     }
     throw new RestlessError(
@@ -143,7 +164,7 @@ export class Simulator implements Scope {
 
   private record(): void {
     const { program } = this;
-    this.observer.observe(this.now, this);
+    this.observer.observe(this.now, this, this.moved);
     if (!this.moved) return;
     this.moved = false;
     this.observer.segment(
