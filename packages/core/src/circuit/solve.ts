@@ -89,7 +89,7 @@ class Solved implements Solution {
 
 /** What one element adds to the equations. */
 interface Stamp {
-  /** Places in the matrix and what is added there. */
+  /** Entries of the matrix and what is added there. */
   readonly at: Int32Array;
   readonly re: Float64Array;
   readonly im: Float64Array;
@@ -100,7 +100,7 @@ interface Stamp {
 
 /** The equations Y·v = i of one layout, their storage reused: thousands of small circuits are solved one after the other. */
 class Equations {
-  /** Dense, in the order of elimination, [row * n + column]. */
+  /** Matrix by entry of the layout, right side by rank. */
   private readonly yRe: Float64Array;
   private readonly yIm: Float64Array;
   private readonly iRe: Float64Array;
@@ -109,11 +109,10 @@ class Equations {
   private readonly stamps = new WeakMap<Element, Stamp>();
 
   constructor(private readonly layout: Layout) {
-    const n = layout.nodeCount;
-    this.yRe = new Float64Array(n * n);
-    this.yIm = new Float64Array(n * n);
-    this.iRe = new Float64Array(n);
-    this.iIm = new Float64Array(n);
+    this.yRe = new Float64Array(layout.entries);
+    this.yIm = new Float64Array(layout.entries);
+    this.iRe = new Float64Array(layout.nodeCount);
+    this.iIm = new Float64Array(layout.nodeCount);
   }
 
   clear(): void {
@@ -163,21 +162,16 @@ class Equations {
   /** A current through one pair of nodes that is g times the voltage across another (or the same), as matrix entries. */
   private transfer([a, b]: Pair, [c, d]: Pair, gr: number, gi: number): Entry[] {
     return [
-      [this.place(a, c), gr, gi],
-      [this.place(a, d), -gr, -gi],
-      [this.place(b, c), -gr, -gi],
-      [this.place(b, d), gr, gi],
+      [this.layout.entry(a, c), gr, gi],
+      [this.layout.entry(a, d), -gr, -gi],
+      [this.layout.entry(b, c), -gr, -gi],
+      [this.layout.entry(b, d), gr, gi],
     ];
-  }
-
-  private place(row: number, column: number): number {
-    const { rank, nodeCount } = this.layout;
-    return rank[row]! * nodeCount + rank[column]!;
   }
 
   /** Ties a node to the zero of all voltages. */
   anchor(node: number, conductance: number): void {
-    this.yRe[this.place(node, node)]! += conductance;
+    this.yRe[this.layout.rank[node]!]! += conductance;
   }
 
   /** Sends a current into a node, amperes. */
@@ -192,61 +186,67 @@ class Equations {
    * symmetric: the rows that hold a pivot's column are the pivot row's columns.
    */
   voltages(): { re: Float64Array; im: Float64Array } {
-    const { nodeCount: n, rank, starts, columns } = this.layout;
-    const { yRe: aRe, yIm: aIm, iRe: bRe, iIm: bIm } = this;
+    const { nodeCount: n, rank, starts, columns, targets } = this.layout;
+    const { yRe, yIm, iRe, iIm } = this;
+    const below = n + columns.length;
+    let target = 0;
     for (let k = 0; k < n; k++) {
+      const from = starts[k]!;
       const to = starts[k + 1]!;
-      const pivotRow = k * n;
-      const dr = aRe[pivotRow + k]!;
-      const di = aIm[pivotRow + k]!;
+      const dr = yRe[k]!;
+      const di = yIm[k]!;
       const m = dr * dr + di * di;
-      for (let i = starts[k]!; i < to; i++) {
-        const row = columns[i]!;
-        const ar = aRe[row * n + k]!;
-        const ai = aIm[row * n + k]!;
+      for (let i = from; i < to; i++) {
+        const ar = yRe[below + i]!;
+        const ai = yIm[below + i]!;
         // An open branch of the layout.
-        if (ar === 0 && ai === 0) continue;
+        if (ar === 0 && ai === 0) {
+          target += to - from;
+          continue;
+        }
         const fr = (ar * dr + ai * di) / m;
         const fi = (ai * dr - ar * di) / m;
-        for (let j = starts[k]!; j < to; j++) {
-          const c = columns[j]!;
-          const br = aRe[pivotRow + c]!;
-          const bi = aIm[pivotRow + c]!;
-          aRe[row * n + c]! -= fr * br - fi * bi;
-          aIm[row * n + c]! -= fr * bi + fi * br;
+        for (let j = n + from; j < n + to; j++) {
+          const at = targets[target++]!;
+          const br = yRe[j]!;
+          const bi = yIm[j]!;
+          yRe[at]! -= fr * br - fi * bi;
+          yIm[at]! -= fr * bi + fi * br;
         }
-        bRe[row]! -= fr * bRe[k]! - fi * bIm[k]!;
-        bIm[row]! -= fr * bIm[k]! + fi * bRe[k]!;
+        const row = columns[i]!;
+        iRe[row]! -= fr * iRe[k]! - fi * iIm[k]!;
+        iIm[row]! -= fr * iIm[k]! + fi * iRe[k]!;
       }
     }
-    for (let row = n - 1; row >= 0; row--) {
-      let sr = bRe[row]!;
-      let si = bIm[row]!;
-      for (let j = starts[row]!; j < starts[row + 1]!; j++) {
-        const c = columns[j]!;
-        const fr = aRe[row * n + c]!;
-        const fi = aIm[row * n + c]!;
-        sr -= fr * bRe[c]! - fi * bIm[c]!;
-        si -= fr * bIm[c]! + fi * bRe[c]!;
+    for (let k = n - 1; k >= 0; k--) {
+      let sr = iRe[k]!;
+      let si = iIm[k]!;
+      for (let i = starts[k]!; i < starts[k + 1]!; i++) {
+        const column = columns[i]!;
+        const fr = yRe[n + i]!;
+        const fi = yIm[n + i]!;
+        sr -= fr * iRe[column]! - fi * iIm[column]!;
+        si -= fr * iIm[column]! + fi * iRe[column]!;
       }
-      const dr = aRe[row * n + row]!;
-      const di = aIm[row * n + row]!;
+      const dr = yRe[k]!;
+      const di = yIm[k]!;
       const m = dr * dr + di * di;
-      bRe[row] = (sr * dr + si * di) / m;
-      bIm[row] = (si * dr - sr * di) / m;
+      iRe[k] = (sr * dr + si * di) / m;
+      iIm[k] = (si * dr - sr * di) / m;
     }
     const re = new Float64Array(n);
     const im = new Float64Array(n);
     for (let node = 0; node < n; node++) {
-      re[node] = bRe[rank[node]!]!;
-      im[node] = bIm[rank[node]!]!;
+      const at = rank[node]!;
+      re[node] = iRe[at]!;
+      im[node] = iIm[at]!;
     }
     return { re, im };
   }
 }
 
 type Pair = readonly [number, number];
-/** Place in the matrix, real and imaginary part. */
+/** Number of an entry of the matrix; what is added there, real and imaginary. */
 type Entry = readonly [number, number, number];
 
 const packed = (entries: readonly Entry[]): Pick<Stamp, 'at' | 're' | 'im'> => ({
@@ -274,8 +274,9 @@ function nodeVoltages(
   }
   // One anchor per island: ground itself where the island has it, else the node that gave the island its number.
   y.anchor(circuit.ground, GROUND);
-  for (let node = 0; node < circuit.nodeCount; node++)
-    if (island[node] === node && island[circuit.ground] !== node) y.anchor(node, ANCHOR);
+  const grounded = island[circuit.ground]!;
+  for (let node = 0; node < island.length; node++)
+    if (island[node] === node && node !== grounded) y.anchor(node, ANCHOR);
   return y.voltages();
 }
 

@@ -150,7 +150,8 @@ export function loadController(
         lockout: fields.flag(state, 'lockout', where, false),
       };
     });
-    return { index, id, states, start: stateIndex(fields.text(region, 'start', at), [...at, 'start']), always };
+    const start = stateIndex(fields.text(region, 'start', at), [...at, 'start']);
+    return { index, id, states, start, always, longest: Math.max(0, ...states.flatMap((s) => s.timers)) };
   });
 
   const spec = part.spec as { readonly [field: string]: number };

@@ -153,6 +153,8 @@ export interface Region {
   readonly start: number;
   /** Asked before the state's own guards, in order; `except` lists states in which the guard sleeps. */
   readonly always: readonly (Guard & { readonly except: readonly number[] })[];
+  /** The longest timer of any state, milliseconds. */
+  readonly longest: number;
 }
 
 export interface Input {

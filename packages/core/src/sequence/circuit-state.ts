@@ -54,7 +54,7 @@ export class CircuitStates {
   }
 
   /** The solved circuit for one electrical id per branch, with the shorts that active faults add. */
-  state(ids: Uint16Array, faults: readonly FaultRef[]): CircuitState {
+  state(ids: readonly number[], faults: readonly FaultRef[]): CircuitState {
     let key = String.fromCharCode(...ids);
     for (const fault of faults)
       if (this.model.parts[fault.part]!.modes[fault.mode]!.shorts) key += `;${fault.part}.${fault.mode}`;
@@ -68,7 +68,7 @@ export class CircuitStates {
     return state;
   }
 
-  private build(ids: Uint16Array, faults: readonly FaultRef[]): Circuit {
+  private build(ids: readonly number[], faults: readonly FaultRef[]): Circuit {
     const { model } = this;
     const elements: Element[] = [];
     for (let branch = 0; branch < ids.length; branch++) {

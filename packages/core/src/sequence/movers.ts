@@ -17,7 +17,7 @@ export function voltsBetween(circuit: CircuitState, a: number, b: number): numbe
 /** The parts of the appliance in motion: their states, what they are electrically, and where they are heading. */
 export class Movers {
   readonly states: Int8Array;
-  readonly electrical: Uint16Array;
+  readonly electrical: number[];
   /** Set when the circuit must be solved anew. */
   dirty = true;
   private readonly modeIds: (string | undefined)[];
@@ -47,7 +47,7 @@ export class Movers {
     this.pendingTo = new Int8Array(model.parts.length).fill(-1);
     this.pendingAt = new Float64Array(model.parts.length).fill(Infinity);
     this.fixed = fixedBranches(model, setup);
-    this.electrical = new Uint16Array(model.branches.length);
+    this.electrical = model.branches.map(() => 0);
     this.moving = model.parts.filter((p) => p.kind.move).map((p) => p.index);
     this.control = model.controller?.part ?? -1;
     this.outputOfBranch = new Int16Array(model.branches.length).fill(-1);
@@ -148,14 +148,16 @@ export class Movers {
     return soonest;
   }
 
-  /** Where the moving parts are heading and when they arrive, seen from now. */
+  /** Where the moving parts are, where they are heading and when they arrive, seen from now. */
   outlook(now: Millis, into: number[]): void {
-    for (const index of this.moving) into.push(this.pendingTo[index]!, this.pendingAt[index]! - now);
+    for (const index of this.moving)
+      into.push(this.states[index]!, this.pendingTo[index]!, this.pendingAt[index]! - now);
   }
 }
 
 function fixedBranches(model: Model, setup: Setup): Int32Array {
   const fixed = new Int32Array(model.branches.length).fill(-1);
+  if (setup.bypassed.length + setup.unplugged.length + setup.actions.length === 0) return fixed;
   for (const part of model.parts)
     if (setup.bypassed.includes(part.id))
       for (const branch of part.branches) fixed[branch.index] = CircuitStates.bypassed;

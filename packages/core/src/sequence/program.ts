@@ -22,7 +22,6 @@ export class Program {
   readonly entered: Float64Array;
   readonly counters: Float64Array;
   readonly outputs: boolean[];
-  private readonly longest: number[];
   /** The region whose guard is being asked; `after()` counts from its last change. */
   asking = 0;
 
@@ -36,7 +35,6 @@ export class Program {
     this.entered = new Float64Array(controller.regions.length);
     this.counters = new Float64Array(controller.counters.length);
     this.outputs = controller.outputs.map(() => false);
-    this.longest = controller.regions.map((r) => Math.max(0, ...r.states.flatMap((s) => s.timers)));
   }
 
   /** Brings supply, inputs and regions up to date with the circuit; true when anything changed. */
@@ -159,11 +157,12 @@ export class Program {
     return soonest;
   }
 
-  /** Supply, inputs, timers and counters, seen from now; a timer that has run out has run out. */
+  /** Supply, states, inputs, timers and counters, seen from now; a timer that has run out has run out. */
   outlook(now: Millis, into: number[]): void {
     into.push(SUPPLIES.indexOf(this.supply), this.deadline - now);
     for (let i = 0; i < this.inputs.length; i++) into.push(this.inputs[i] ? 1 : 0, this.inputAt[i]! - now);
-    for (let i = 0; i < this.entered.length; i++) into.push(Math.min(now - this.entered[i]!, this.longest[i]! + 1));
+    for (let i = 0; i < this.entered.length; i++)
+      into.push(this.regionStates[i]!, Math.min(now - this.entered[i]!, this.controller.regions[i]!.longest + 1));
     for (const counter of this.counters) into.push(counter);
   }
 }

@@ -5,20 +5,24 @@ const SAME = 1e-6;
 
 /** Remembers the moments of a run, and finds the earlier one from which everything will go as from now. */
 export class Recurrence {
-  private readonly moments = new Map<string, { readonly at: Millis; readonly outlook: readonly number[] }[]>();
+  private readonly moments: { readonly at: Millis; readonly outlook: readonly number[] }[] = [];
 
   /**
-   * The earlier moment with the same states and the same outlook (same order, times relative to its own moment), or
-   * undefined after noting this one.
+   * The earlier moment with the same outlook (everything that decides how it goes on, in the same order, times counted
+   * from its own moment), or undefined after noting this one.
    */
-  before(now: Millis, states: string, outlook: readonly number[]): Millis | undefined {
-    const alike = this.moments.get(states);
-    const found = alike?.find((m) => m.outlook.every((value, i) => same(value, outlook[i]!)));
-    if (found) return found.at;
-    if (alike) alike.push({ at: now, outlook });
-    else this.moments.set(states, [{ at: now, outlook }]);
+  before(now: Millis, outlook: readonly number[]): Millis | undefined {
+    for (const moment of this.moments) if (alike(moment.outlook, outlook)) return moment.at;
+    this.moments.push({ at: now, outlook });
     return undefined;
   }
 }
 
-const same = (a: number, b: number): boolean => a === b || Math.abs(a - b) <= SAME * Math.max(Math.abs(a), Math.abs(b));
+function alike(a: readonly number[], b: readonly number[]): boolean {
+  for (let i = 0; i < a.length; i++) {
+    const p = a[i]!;
+    const q = b[i]!;
+    if (p !== q && Math.abs(p - q) > SAME * Math.max(Math.abs(p), Math.abs(q))) return false;
+  }
+  return true;
+}

@@ -110,21 +110,16 @@ export class Simulator implements Scope {
       }
       // A state can only come again at a moment at which a part or the program moves.
       if (!moved) continue;
-      const before = seen.before(this.now, this.states(), this.outlook());
+      const before = seen.before(this.now, this.outlook());
       if (before !== undefined) return this.finish({ from: before, length: this.now - before }, lockedOut, false);
     }
   }
 
-  /** The states of all parts and regions, as a key. */
-  private states(): string {
-    return String.fromCharCode(...this.movers.states, ...(this.program?.regionStates ?? NO_REGIONS));
-  }
-
-  /** Everything else that decides how it goes on, times counted from now. */
+  /** Everything that decides how it goes on, times counted from now. */
   private outlook(): number[] {
     const outlook: number[] = [];
-    this.movers.outlook(this.now, outlook);
     this.program?.outlook(this.now, outlook);
+    this.movers.outlook(this.now, outlook);
     this.plant.outlook(this.now, outlook);
     return outlook;
   }
