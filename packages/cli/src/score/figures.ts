@@ -25,6 +25,8 @@ export interface Score {
     readonly tests: number;
     readonly minutes: number;
   };
+  /** Minutes of one who knows what is broken and only has to prove it. */
+  readonly knowing: number;
   readonly doubleError: number;
   readonly optimum: { readonly problems: number; readonly mean: number; readonly worst: number };
   readonly pairs: { readonly visits: number; readonly mended: number };
@@ -71,12 +73,13 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
       Array.from({ length: size.per }, (_, i) => {
         const random = new Random(size.seed * 100_003 + f * 101 + i);
         const appliance = new Appliance(text, file, hidden.faults, random, misreported);
-        const finding = new Visit(engine, appliance, policy).diagnose();
+        const finding = new Visit(engine, appliance, policy, policy === 'knowing' ? hidden : undefined).diagnose();
         return { hidden, finding, right: isRight(known, hidden, finding.named) };
       }),
     );
   const advice = play('advice', MISREPORTED);
   const walk = play('walk', MISREPORTED);
+  const knowing = play('knowing', MISREPORTED);
   const double = play('advice', 2 * MISREPORTED);
   const wrongPart = (v: Played): boolean =>
     !v.right && v.finding.named.endsWith(':replace') && v.finding.probability >= ADVISED;
@@ -97,6 +100,7 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
       tests: mean(walk, (v) => v.finding.tests),
       minutes: mean(walk, (v) => v.finding.minutes),
     },
+    knowing: mean(knowing, (v) => v.finding.minutes),
     doubleError: share(double, (v) => v.right),
     optimum: optimumRatios(engine, faults, new Random(size.seed), size.problems),
     pairs: playPairs(engine, text, file, faults, size),

@@ -105,7 +105,7 @@ function rank(
     away: () => false,
     exact: true,
   };
-  return rankTests(ranking, tests, () => 0);
+  return rankTests(ranking, tests, () => new Map());
 }
 
 const settled = (p: Problem, left: readonly number[]): boolean =>

@@ -2,22 +2,29 @@ import { standingOf } from '@zetalysis/core/call';
 import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
 import {
   FIRST_EPISODE,
+  minutesFor,
   setupFor,
   type Assessment,
   type Engine,
   type Episode,
   type Evidence,
   type EvidenceItem,
+  type Hypothesis,
   type Question,
+  type Test,
 } from '@zetalysis/core/diagnosis';
 import type { Appliance } from './appliance';
 
-/** How the technician picks tests: as advised, or terminal by terminal from source to load, skipping useless probes. */
-export type Policy = 'advice' | 'walk';
+/**
+ * How the technician picks tests: as advised; terminal by terminal from source to load, skipping useless probes; or as one
+ * who knows what is broken and only has to prove it, which nobody can be much quicker than.
+ */
+export type Policy = 'advice' | 'walk' | 'knowing';
 
 const SCHOOLS: Readonly<Record<Policy, School>> = {
   advice: USUAL_SCHOOL,
   walk: { ...USUAL_SCHOOL, order: 'terminal-by-terminal' },
+  knowing: USUAL_SCHOOL,
 };
 
 /** What was stated, at the end of a stage of the visit: the first suspect and its share. */
@@ -54,6 +61,8 @@ export class Visit {
     private readonly engine: Engine,
     private readonly appliance: Appliance,
     private readonly policy: Policy,
+    /** What is broken, for the one who knows. */
+    private readonly hidden?: Hypothesis,
   ) {}
 
   private enter(episode: Episode): void {
@@ -98,23 +107,26 @@ export class Visit {
       if (standingOf(assessment) === 'proved' && first.probability > 0.9) return end(true);
       if (first.repair === 'none' && first.probability > 0.95) return end(false);
       if (made.length >= MOST_TESTS) return end(false);
-      const situation = {
-        evidence: this.evidence,
-        declined: this.tried,
-        role: 'technician' as const,
-        school: SCHOOLS[this.policy],
-      };
-      const next = this.engine.next(situation, assessment)[0];
-      if (!next) return end(false);
-      minutes += next.minutes;
-      made.push(next.test.id);
-      this.tried.add(next.test.id);
+      const test = this.choose(assessment);
+      if (!test) return end(false);
+      minutes += minutesFor(this.engine.model, test, SCHOOLS[this.policy]);
+      made.push(test.id);
+      this.tried.add(test.id);
       const normal = this.episodes[this.episodes.length - 1]!;
-      if (next.test.intervention) this.enter({ ...normal, setup: setupFor(normal.setup, next.test.intervention) });
-      this.ask(next.test.question);
+      if (test.intervention) this.enter({ ...normal, setup: setupFor(normal.setup, test.intervention) });
+      this.ask(test.question);
       // What was unplugged, bypassed or done for one test is put back.
-      if (next.test.intervention) this.enter(normal);
+      if (test.intervention) this.enter(normal);
     }
+  }
+
+  private choose(assessment: Assessment): Test | undefined {
+    const { engine, evidence } = this;
+    const school = SCHOOLS[this.policy];
+    const situation = { evidence, declined: this.tried, role: 'technician' as const, school };
+    if (!this.hidden) return engine.next(situation, assessment)[0]?.test;
+    const [first] = engine.planProof(situation, assessment, this.hidden).shares.keys();
+    return engine.tests.find((t) => t.id === first);
   }
 
   /** Repairs a part (by index) and goes on with a new try. */

@@ -7,10 +7,11 @@ import { rankTests, type RankedTest } from './next-test';
 import { episodeKey, questionKey, type Evidence, type Observation, type Question } from './observation';
 import { seedPairs } from './pairs';
 import { fitEvidence, posterior, uninformed, type ItemFit } from './posterior';
-import { answersOf, type Prediction } from './predict';
-import { contradiction, debtPaid, proofDebt, prove, type Proof } from './proof';
+import { answersOf, equal, type Prediction } from './predict';
+import { contradiction, proofDebt, prove, type Proof, type ProofDebt } from './proof';
+import { NO_PROOF, planProof, type ProofPlan } from './proof-plan';
 import { mayPropose, type Role } from './safety';
-import { setupFor, testsOf, type Test } from './tests';
+import { minutesFor, setupFor, testsOf, type Test } from './tests';
 import { voltsRangeOf } from './volts-range';
 import { Traces } from './traces';
 
@@ -23,6 +24,9 @@ const MOST_FOR_INTERVENTION = 16;
 const BAFFLING = 3;
 /** Explanations below this share do not count as explanations. */
 const COUNTS = 0.02;
+
+/** An incomplete plan that pays this much of the debt is followed all the same: what is really found may pay the rest. */
+const MOSTLY = 0.7;
 
 /** One repair with all the hypotheses it would mend. */
 export interface Suspect {
@@ -121,24 +125,19 @@ export class Engine {
   /** Tests worth making now, best first; terminal by terminal when the school wants it so. */
   next(situation: Situation, assessment: Assessment): RankedTest[] {
     const { evidence, declined, role, school = USUAL_SCHOOL } = situation;
-    const present = evidence.episodes[evidence.episodes.length - 1]!;
-    const answered = new Set(
-      evidence.items.map(
-        (i) => `${episodeKey(evidence.episodes[i.episode]!)}|${questionKey(this.model, i.observation)}`,
-      ),
-    );
     const { hypotheses } = assessment;
     // With nothing that fits, the ranking means little: what splits all of them best is asked first.
     const probabilities = assessment.baffled ? flattened(assessment.probabilities) : assessment.probabilities;
     // Every intervention means a new run for every live hypothesis, and pays only once there are few of them.
     const live = probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
-    const offered = this.tests.filter((t) => {
-      if (t.intervention && live > MOST_FOR_INTERVENTION) return false;
-      if (declined.has(t.id) || !mayPropose(this.model, t, role)) return false;
-      const setup = setupFor(present.setup, t.intervention);
-      if (answered.has(`${episodeKey({ ...present, setup })}|${questionKey(this.model, t.question)}`)) return false;
-      return !t.intervention || setupKey(setup) !== setupKey(present.setup);
-    });
+    const offered = this.offered(evidence, declined, role).filter(
+      (t) => !t.intervention || live <= MOST_FOR_INTERVENTION,
+    );
+    const proofOf = (h: Hypothesis): ReadonlyMap<string, number> => {
+      const plan = this.proofOf(h, evidence, assessment, offered, school) ?? NO_PROOF;
+      // From terminal to terminal whatever adds something is taken as it comes.
+      return school.order === 'terminal-by-terminal' ? plan.alone : plan.shares;
+    };
     const ranked = rankTests(
       {
         model: this.model,
@@ -150,11 +149,51 @@ export class Engine {
         away: (h) => this.isAway(h, evidence, assessment.items),
       },
       offered,
-      this.proofProgress(evidence, assessment),
+      proofOf,
     );
     return school.order === 'terminal-by-terminal'
       ? ranked.filter((r) => r.bits > 0.02 || r.settles > 0).sort((a, b) => a.test.order - b.test.order)
       : ranked;
+  }
+
+  /** Tests that may be proposed and were not answered in the present episode. */
+  private offered(evidence: Evidence, declined: ReadonlySet<string>, role: Role): Test[] {
+    const present = evidence.episodes[evidence.episodes.length - 1]!;
+    const answered = new Set(
+      evidence.items.map(
+        (i) => `${episodeKey(evidence.episodes[i.episode]!)}|${questionKey(this.model, i.observation)}`,
+      ),
+    );
+    return this.tests.filter((t) => {
+      if (declined.has(t.id) || !mayPropose(this.model, t, role)) return false;
+      const setup = setupFor(present.setup, t.intervention);
+      if (answered.has(`${episodeKey({ ...present, setup })}|${questionKey(this.model, t.question)}`)) return false;
+      return !t.intervention || setupKey(setup) !== setupKey(present.setup);
+    });
+  }
+
+  private proofOf(
+    suspect: Hypothesis,
+    evidence: Evidence,
+    assessment: Assessment,
+    offered: readonly Test[],
+    school: School,
+  ): ProofPlan | undefined {
+    const { proof, hypotheses, items } = assessment;
+    const proved = proof?.standing === 'proved' && proof.cause?.standing === 'proved';
+    if (proved && proof.cause?.hypothesis === suspect.index) return undefined;
+    const debt = proofDebt(this.model, hypotheses, items, suspect);
+    if (!debt) return undefined;
+    // Each intervention means a run for every rival.
+    const few = debt.open.length <= MOST_FOR_INTERVENTION;
+    const offers = offered.flatMap((test) => {
+      const finds = test.intervention && !few ? undefined : this.asExpected(evidence, debt, test);
+      if (!finds) return [];
+      return [{ id: test.id, minutes: minutesFor(this.model, test, school), question: test.question, finds }];
+    });
+    const plan = planProof(this.model, debt, items, offers);
+    // Half a proof is none.
+    return !few || plan.paid > MOSTLY ? plan : { ...plan, shares: NO_PROOF.shares };
   }
 
   /** What a hypothesis says a question will answer in the present episode. */
@@ -174,44 +213,53 @@ export class Engine {
     return odds < 0;
   }
 
-  /** Share of what the leading suspect's proof still lacks that a test would bring, answered as the suspect expects. */
-  private proofProgress(evidence: Evidence, assessment: Assessment): (test: Test) => number {
-    const { leading } = assessment.suspects[0]!;
-    if (assessment.proof?.standing === 'proved' && assessment.proof.cause?.standing === 'proved') return () => 0;
-    const debt = proofDebt(this.model, assessment.hypotheses, assessment.items, leading);
-    if (!debt) return () => 0;
+  /**
+   * The tests that would complete the proof of a suspect in the fewest minutes, answered as it expects; none when it
+   * cannot be proved from here, is proved already, or is not a fault of one break.
+   */
+  planProof(
+    { evidence, declined, role, school = USUAL_SCHOOL }: Situation,
+    assessment: Assessment,
+    suspect: Hypothesis,
+  ): ProofPlan {
+    const offered = this.offered(evidence, declined, role);
+    return this.proofOf(suspect, evidence, assessment, offered, school) ?? NO_PROOF;
+  }
+
+  /** What a test would find if the suspect of a debt is right, against the suspect and its rivals. */
+  private asExpected(evidence: Evidence, debt: ProofDebt, test: Test): ItemFit | undefined {
+    const { leading, open } = debt;
     const present = evidence.episodes[evidence.episodes.length - 1]!;
-    return (test) => {
-      // Each intervention means a run for every rival.
-      if (test.intervention && debt.open.length > MOST_FOR_INTERVENTION) return 0;
-      const chain = test.intervention
-        ? [...evidence.episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
-        : evidence.episodes;
-      const observation = synthesise(
-        this.model,
-        test.question,
-        this.traces.predict(leading.faults, chain, test.question),
-      );
-      if (!observation) return 0;
-      const predictions = assessment.hypotheses.map((): Prediction | undefined => undefined);
-      const fits = assessment.hypotheses.map((): Fit | undefined => undefined);
-      const foretell = (h: Hypothesis): Prediction =>
-        (predictions[h.index] ??= this.traces.predict(h.faults, chain, test.question));
-      const rivals = [leading, this.healthy, ...debt.open.map((o) => o.hypothesis)];
-      const known = rivals.map(foretell);
-      const scale = scaleOf(this.model, test.question, known);
-      for (const h of rivals)
-        fits[h.index] = fitOf(this.model, observation, predictions[h.index]!, scale, predictions[this.healthy.index]);
-      return debtPaid(this.model, debt, assessment.items, {
-        item: { id: 'if', episode: chain.length - 1, observation },
-        group: test.id,
-        predictions,
-        fits,
-        fitsIfBad: new Map(),
-        sound: fits[this.healthy.index],
-        base: uninformed(known, fits),
-        episode: chain[chain.length - 1]!,
-      });
+    const chain = test.intervention
+      ? [...evidence.episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
+      : evidence.episodes;
+    const observation = synthesise(
+      this.model,
+      test.question,
+      this.traces.predict(leading.faults, chain, test.question),
+    );
+    if (!observation) return undefined;
+    const predictions: (Prediction | undefined)[] = [];
+    const fits: (Fit | undefined)[] = [];
+    const rivals = [leading, this.healthy, ...open.map((o) => o.hypothesis)];
+    const known = rivals.map((h) => (predictions[h.index] = this.traces.predict(h.faults, chain, test.question)));
+    const scale = scaleOf(this.model, test.question, known);
+    const [expected] = known;
+    const sound = predictions[this.healthy.index];
+    const own = fitOf(this.model, observation, expected!, scale, sound);
+    // Most rivals expect the very same.
+    rivals.forEach((h, i) => {
+      fits[h.index] = equal(known[i]!, expected!) ? own : fitOf(this.model, observation, known[i]!, scale, sound);
+    });
+    return {
+      item: { id: 'if', episode: chain.length - 1, observation },
+      group: test.id,
+      predictions,
+      fits,
+      fitsIfBad: new Map(),
+      sound: fits[this.healthy.index],
+      base: uninformed(known, [own, ...rivals.map((h) => fits[h.index])]),
+      episode: chain[chain.length - 1]!,
     };
   }
 }

@@ -67,10 +67,14 @@ interface Binned {
 
 /**
  * Ranks tests by expected information about the repair per minute, looking two tests ahead among the best few.
- * With few suspects left the best plan is worked out to its end. `proves(test)` is the share of the leading suspect's
+ * With few suspects left the best plan is worked out to its end. `proofOf` gives, by test id, the share of a suspect's
  * missing proof that the test would bring, answered as that suspect expects.
  */
-export function rankTests(r: Ranking, tests: readonly Test[], proves: (test: Test) => number): RankedTest[] {
+export function rankTests(
+  r: Ranking,
+  tests: readonly Test[],
+  proofOf: (h: Hypothesis) => ReadonlyMap<string, number>,
+): RankedTest[] {
   const least = r.exact === true ? Number.MIN_VALUE : LEAST;
   const live = r.hypotheses.filter((h) => r.probabilities[h.index]! >= least);
   const weights = Float64Array.from(live, (h) => r.probabilities[h.index]!);
@@ -83,13 +87,15 @@ export function rankTests(r: Ranking, tests: readonly Test[], proves: (test: Tes
     live[0]!,
   );
   const leadShare = weights[live.indexOf(leader)]!;
+  const leads = leader.kind === 'fault' && leadShare > LEADS;
+  const proof = leads ? proofOf(leader) : undefined;
   const scored = binned.map((b) => {
     const bits = information(b, weights, groups);
-    const settles = leader.kind === 'fault' && leadShare > LEADS ? leadShare * PROOF_BITS * proves(b.test) : 0;
+    const settles = leadShare * PROOF_BITS * (proof?.get(b.test.id) ?? 0);
     return { b, bits, settles, score: (bits + settles) / b.minutes };
   });
   scored.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
-  return byPlan(scored, live, weights, groups)
+  return byPlan(scored, live, weights, groups, proofOf)
     .filter((s) => s.bits > (r.exact === true ? 0 : LEAST_BITS) || s.settles > 0)
     .map(({ b, bits, settles, score }) => ({
       test: b.test,
@@ -110,8 +116,8 @@ interface Scored {
 
 /** Most tests that enter a plan. */
 const PLANNED = 48;
-/** Minutes that a whole proof of the leading suspect is taken to cost. */
-const PROOF_MINUTES = 5;
+/** From this share on it is worked out what the proof of a suspect would take. */
+const TO_PROVE = 0.1;
 
 /** With few suspects left, the order of the best plans; with many, of the best two tests. */
 function byPlan(
@@ -119,6 +125,7 @@ function byPlan(
   live: readonly Hypothesis[],
   weights: Float64Array,
   groups: Int32Array,
+  proofOf: (h: Hypothesis) => ReadonlyMap<string, number>,
 ): Scored[] {
   const planned = live.flatMap((h, i) => (predicts(h) ? [i] : []));
   if (planned.length > MOST_TO_PLAN) {
@@ -129,16 +136,22 @@ function byPlan(
     return [...best, ...scored.slice(AHEAD)];
   }
   const candidates = scored.slice(0, PLANNED);
+  const proofs = planned.map((i) => (weights[i]! >= TO_PROVE ? proofOf(live[i]!) : undefined));
   const minutes = planMinutes(
     planned.map((i) => weights[i]!),
     planned.map((i) => groups[i]!),
-    candidates.map(({ b }) => ({ minutes: b.minutes, outcome: planned.map((i) => b.of[i]!) })),
+    candidates.map(({ b }) => ({
+      minutes: b.minutes,
+      outcome: planned.map((i) => b.of[i]!),
+      needed: proofs.map((proof) => proof?.has(b.test.id) === true),
+    })),
   );
   const least = Math.min(...minutes);
   const plan = candidates.map((s, t) => {
     // A test that only proves leaves the rest of the plan to be walked.
-    const whole = minutes[t] === Infinity ? s.b.minutes + (least === Infinity ? 0 : least) : minutes[t]!;
-    return { ...s, score: 1 / Math.max(0.05, whole + PROOF_MINUTES * (1 - s.settles / PROOF_BITS)) };
+    const needed = planned.reduce((sum, i, p) => (proofs[p]?.has(s.b.test.id) === true ? sum + weights[i]! : sum), 0);
+    const whole = minutes[t] === Infinity ? s.b.minutes * (1 - needed) + (least === Infinity ? 0 : least) : minutes[t]!;
+    return { ...s, score: 1 / Math.max(0.05, whole) };
   });
   plan.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
   return [...plan, ...scored.slice(PLANNED)];

@@ -3,6 +3,8 @@ export interface PlannedTest {
   readonly minutes: number;
   /** Outcome by hypothesis. */
   readonly outcome: ArrayLike<number>;
+  /** By hypothesis: whether proving it takes this test anyway, so that it costs nothing to learn from it on the way. */
+  readonly needed?: readonly boolean[];
 }
 
 /** More hypotheses than this are too many for an exact plan. */
@@ -10,7 +12,8 @@ export const MOST_TO_PLAN = 12;
 
 /**
  * Expected minutes of the best plan that begins with each test: dynamic programming over sets of hypotheses, answers
- * taken as certain, until all that are left share a group (a repair). Infinity for a test that splits nothing.
+ * taken as certain, until all that are left share a group (a repair). Infinity for a test that splits nothing. Minutes of
+ * tests that the proof of what is true takes anyway do not count.
  * `shares` need not sum to one; at most `MOST_TO_PLAN` hypotheses.
  */
 export function planMinutes(
@@ -29,6 +32,7 @@ export function planMinutes(
     for (let i = 0; i < n; i++) byOutcome.set(t.outcome[i]!, (byOutcome.get(t.outcome[i]!) ?? 0) | (1 << i));
     return [...byOutcome.values()];
   });
+  const needed = tests.map((t) => (t.needed ?? []).reduce((set, is, i) => (is ? set | (1 << i) : set), 0));
   const known = new Float64Array(1 << n).fill(-1);
 
   const settled = (set: number): boolean => {
@@ -38,8 +42,8 @@ export function planMinutes(
     return true;
   };
   const after = (set: number, test: number, most: number): number => {
-    let cost = tests[test]!.minutes;
     const total = weight[set]!;
+    let cost = tests[test]!.minutes * (1 - weight[set & needed[test]!]! / total);
     for (const mask of masks[test]!) {
       const left = set & mask;
       if (left === set) return Infinity;

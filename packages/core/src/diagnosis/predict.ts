@@ -19,6 +19,26 @@ export type Prediction =
   /** The phase never comes: no time, no reading. */
   | { readonly kind: 'never' };
 
+/** Whether two predictions are the same to the last digit. */
+export function equal(a: Prediction, b: Prediction): boolean {
+  switch (a.kind) {
+    case 'choice':
+      return b.kind === 'choice' && a.answer === b.answer;
+    case 'volts':
+      return b.kind === 'volts' && a.volts === b.volts && a.absent === b.absent;
+    case 'unsteady':
+      return b.kind === 'unsteady' && a.low === b.low && a.high === b.high && a.absent === b.absent;
+    case 'ghost':
+      return b.kind === 'ghost' && a.absent === b.absent;
+    case 'ohms':
+      return b.kind === 'ohms' && a.ohms === b.ohms && a.spread === b.spread;
+    case 'number':
+      return b.kind === 'number' && a.value === b.value && a.spread === b.spread && a.absent === b.absent;
+    case 'never':
+      return b.kind === 'never';
+  }
+}
+
 /** A display needs this long to settle; shorter stretches read as unsteady, milliseconds. */
 const METER_SETTLES = 500;
 /** How much longer than its record the last state of a run is there to be read, milliseconds. */

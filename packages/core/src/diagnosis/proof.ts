@@ -84,21 +84,6 @@ export function proofDebt(
   return { leading, open, condemned: condemnation(model, leading, items) };
 }
 
-/** Condemning the part itself weighs as much in the debt as this much excluding of rivals. */
-const CONDEMNING = 4;
-
-/** Share of a debt that one more item pays: 1 completes the proof. */
-export function debtPaid(model: Model, debt: ProofDebt, items: readonly ItemFit[], extra: ItemFit): number {
-  const owed = debt.open.reduce((sum, o) => sum + o.missing, 0) + CONDEMNING * (1 - debt.condemned);
-  if (owed === 0) return 0;
-  let paid = 0;
-  for (const { hypothesis, missing } of debt.open)
-    paid += Math.min(missing, contradiction(hypothesis, [extra], hypothesis.breaks === debt.leading.breaks));
-  if (debt.condemned < 1)
-    paid += CONDEMNING * Math.max(0, condemnation(model, debt.leading, [...items, extra]) - debt.condemned);
-  return paid / owed;
-}
-
 /**
  * How strongly what was observed contradicts a hypothesis: readings weigh 2, a look 1 per time; cues and codes of the
  * tries, seen by one pair of eyes, weigh 1 together, and 2 from three different ones on. What comes and goes is there
@@ -121,26 +106,43 @@ export function contradiction(h: Hypothesis, items: readonly ItemFit[], sameBrea
 function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | undefined, sameBreak: boolean): number {
   let weight = 0;
   const soft = new Set<string>();
-  const looks = new Set<string>();
+  const looks = new Map<string, number>();
   for (const i of items) {
-    const fit = fitOf(i);
-    if (!fit || fit.fit >= CONTRADICTS * i.base) continue;
-    switch (i.item.observation.kind) {
-      case 'volts':
-      case 'ohms':
-      case 'gauge':
-        weight += 2;
-        break;
-      case 'look':
-        looks.add(`${i.group}@${i.item.episode}`);
-        if (sameBreak && (fit.blunder <= CAREFUL || (i.sound && i.sound.fit < CONTRADICTS * i.base))) weight += 1;
-        break;
-      default:
-        soft.add(i.group);
+    const own = against(i, fitOf(i), sameBreak);
+    if (own === 0) continue;
+    const { kind } = i.item.observation;
+    if (kind === 'volts' || kind === 'ohms' || kind === 'gauge') weight += own;
+    else if (kind !== 'look') soft.add(i.group);
+    else {
+      // The same look again is the same look; what makes it weigh more does so every time.
+      const time = `${i.group}@${i.item.episode}`;
+      looks.set(time, (looks.get(time) ?? 1) + own - 1);
     }
   }
-  return weight + looks.size + (soft.size >= CUES_ENOUGH ? ENOUGH : Math.min(1, soft.size));
+  for (const look of looks.values()) weight += look;
+  return weight + (soft.size >= CUES_ENOUGH ? ENOUGH : Math.min(1, soft.size));
 }
+
+/** What one item weighs against a hypothesis it fits badly. */
+function against(i: ItemFit, fit: Fit | undefined, sameBreak: boolean): number {
+  if (!fit || fit.fit >= CONTRADICTS * i.base) return 0;
+  switch (i.item.observation.kind) {
+    case 'volts':
+    case 'ohms':
+    case 'gauge':
+      return 2;
+    case 'look':
+      return sameBreak && (fit.blunder <= CAREFUL || (i.sound && i.sound.fit < CONTRADICTS * i.base)) ? 2 : 1;
+    default:
+      return 1;
+  }
+}
+
+/** `contradiction` by one item alone. */
+export const weightOf = (h: Hypothesis, item: ItemFit, sameBreak: boolean): number => {
+  const weight = against(item, item.fits[h.index], sameBreak);
+  return h.occurs === 1 ? weight : Math.min(weight, against(item, item.sound, sameBreak));
+};
 
 /** Whether a test is one that can condemn the break or its cause: made on the part itself or on what it senses. */
 export function touches(model: Model, h: Hypothesis, o: Question): boolean {
@@ -166,6 +168,14 @@ export function touches(model: Model, h: Hypothesis, o: Question): boolean {
 
 /** Nets at which a probe touches the part: its own ends, and beyond connectors and unnamed joints the next named net. */
 export function terminals(model: Model, part: Part): ReadonlySet<number> {
+  let found = knownTerminals.get(part);
+  if (!found) knownTerminals.set(part, (found = findTerminals(model, part)));
+  return found;
+}
+
+const knownTerminals = new WeakMap<Part, ReadonlySet<number>>();
+
+function findTerminals(model: Model, part: Part): ReadonlySet<number> {
   // The common and the neutral belong to everybody; touching them says nothing about one part.
   const shared = commonNets(model);
   const nets = new Set<number>();

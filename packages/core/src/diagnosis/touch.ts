@@ -36,6 +36,14 @@ const COMMON_FROM = 4;
 
 /** Ground, and the nets that serve as a common: touching them says nothing about one part. */
 export function commonNets(model: Model): ReadonlySet<number> {
+  let found = commons.get(model);
+  if (!found) commons.set(model, (found = findCommons(model)));
+  return found;
+}
+
+const commons = new WeakMap<Model, ReadonlySet<number>>();
+
+function findCommons(model: Model): ReadonlySet<number> {
   const blacks = model.points.map((p) => p.black);
   return new Set([model.ground, ...blacks.filter((net) => blacks.filter((b) => b === net).length >= COMMON_FROM)]);
 }

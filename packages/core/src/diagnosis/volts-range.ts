@@ -39,8 +39,11 @@ export function voltsRangeOf(model: Model, q: Pair): VoltsRange {
   }
 }
 
-export const voltsSd = (volts: number, range: VoltsRange): number =>
-  Math.hypot(METER_SHARE * volts + range.floor, VOLTAGE_SPREAD * volts);
+export function voltsSd(volts: number, range: VoltsRange): number {
+  const meter = METER_SHARE * volts + range.floor;
+  const source = VOLTAGE_SPREAD * volts;
+  return Math.sqrt(meter * meter + source * source);
+}
 
 /** Whether a wire that reads this is called dead. */
 export const isDead = (volts: number, range: VoltsRange): boolean => volts < range.dead;

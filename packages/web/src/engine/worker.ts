@@ -13,6 +13,7 @@ import {
 import { loadProfile } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { drawingOf, type Drawing } from './drawing';
+import { proofView, type ProofView } from './proof-view';
 import { testsView, type TestView } from './test-view';
 import { viewOf, type CallView, type ViewOptions } from './view';
 
@@ -61,6 +62,10 @@ const api = {
       tests: testsView(need(), state, last.assessment, ranking.ranked, options),
       view: paired ? viewOf(need(), state, last.assessment, options) : undefined,
     };
+  },
+  /** What it would take to prove a suspect, for the evidence of the last `view`. */
+  toProve(repair: string, options: Pick<ViewOptions, 'role' | 'school'>): ProofView | undefined {
+    return last && proofView(need(), last.state, last.assessment, repair, options);
   },
   /** For the Library: all there is to read about the appliance. */
   guide(units: UnitSystem): Guide {

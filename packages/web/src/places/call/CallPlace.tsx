@@ -88,6 +88,10 @@ function OneCall({ id, me }: { id: string; me: Me }) {
     setProbes([part]);
     entry.current?.focus();
   };
+  const toProve = useCallback(
+    async (repair: string) => api?.toProve(repair, { role: me.role, school }),
+    [api, me.role, school],
+  );
   const record = async (given: Omit<BreakRecord, 'advice'>): Promise<void> => {
     const advice = await api!.advice();
     await append({ type: 'break-recorded', ...given, advice });
@@ -161,7 +165,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
             onEvents={appendAll}
             onSchool={() => setTaught(true)}
           />
-          <Suspects view={view} whatIf={whatIf} onWhatIf={setWhatIf} />
+          <Suspects view={view} whatIf={whatIf} onWhatIf={setWhatIf} toProve={toProve} />
           <Ending
             view={view}
             onRecord={() => setRecording(true)}

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import type { ProofView } from '../../engine/proof-view';
 import type { CallView } from '../../engine/view';
 
 /** Who may have done it: share as length and number, reasons on demand. */
@@ -6,10 +7,12 @@ export function Suspects({
   view,
   whatIf,
   onWhatIf,
+  toProve,
 }: {
   view: CallView;
   whatIf: string | undefined;
   onWhatIf: (id: string | undefined) => void;
+  toProve: (repair: string) => Promise<ProofView | undefined>;
 }) {
   const [open, setOpen] = useState<string>();
   return (
@@ -60,6 +63,7 @@ export function Suspects({
                     </li>
                   ))}
                 </ul>
+                {!s.proved && <ToProve key={s.repair} view={view} repair={s.repair} ask={toProve} />}
               </>
             )}
           </li>
@@ -70,6 +74,44 @@ export function Suspects({
         Shares rest on assumed fault rates until the shop’s own record replaces them.
       </p>
     </section>
+  );
+}
+
+/** The shortest way from here to a proof of one suspect; asked anew whenever what is known changes. */
+function ToProve({
+  view,
+  repair,
+  ask,
+}: {
+  view: CallView;
+  repair: string;
+  ask: (repair: string) => Promise<ProofView | undefined>;
+}) {
+  const [proof, setProof] = useState<ProofView>();
+  useEffect(() => {
+    let current = true;
+    void ask(repair).then((found) => current && setProof(found));
+    return () => {
+      current = false;
+    };
+    // A new view means new evidence.
+  }, [view, repair, ask]);
+  if (!proof) return null;
+  if (proof.tests.length === 0) return <p className="fine">No test of the model can prove it from here.</p>;
+  return (
+    <div className="to-prove">
+      <p>
+        <strong>{proof.whole ? 'To prove it' : 'To prove most of it'}</strong>, if it is so, about{' '}
+        {Math.round(proof.minutes)} min:
+      </p>
+      <ol>
+        {proof.tests.map((t) => (
+          <li key={t.id}>
+            {t.title} <span className="fine">{t.minutes} min</span>
+          </li>
+        ))}
+      </ol>
+    </div>
   );
 }
 

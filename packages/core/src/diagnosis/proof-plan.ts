@@ -1,0 +1,122 @@
+import type { Model } from '../profile';
+import { condemnation } from './condemn';
+import type { Question } from './observation';
+import type { ItemFit } from './posterior';
+import { touches, weightOf, type ProofDebt } from './proof';
+
+/** A test that may take part in a proof: what it costs, and what it would find if the leading suspect is right. */
+export interface ProofOffer {
+  readonly id: string;
+  readonly minutes: number;
+  readonly question: Question;
+  readonly finds: ItemFit;
+}
+
+/** No tests that would prove anything. */
+export const NO_PROOF: ProofPlan = { shares: new Map(), paid: 0, alone: new Map() };
+
+/** Tests that together pay the debt of a proof in few minutes, each answered as the leading suspect expects. */
+export interface ProofPlan {
+  /** By test id the share of the debt that it pays within the plan. */
+  readonly shares: ReadonlyMap<string, number>;
+  /** Share of the debt that all of them pay; 1 completes the proof. */
+  readonly paid: number;
+  /** By test id the share that it would pay alone; tests that pay nothing are left out. */
+  readonly alone: ReadonlyMap<string, number>;
+}
+
+/** Condemning the part itself weighs as much in the debt as this much excluding of rivals. */
+const CONDEMNING = 4;
+/** What is left to rounding. */
+const PAID = 1e-3;
+
+/**
+ * The cheapest set of tests that excludes every rival and condemns the part: weighted set cover, greedily by debt paid
+ * per minute, after which tests that the others made superfluous are dropped, the dearest first. (Greedy cover is within
+ * 1 + ln n of the best: Chvátal, A greedy heuristic for the set-covering problem, 1979; cited from memory.)
+ */
+export function planProof(
+  model: Model,
+  debt: ProofDebt,
+  items: readonly ItemFit[],
+  offers: readonly ProofOffer[],
+): ProofPlan {
+  const { leading, open } = debt;
+  const candidates = offers
+    .map((offer): Candidate => {
+      const { finds } = offer;
+      const pays = Float64Array.from(open, ({ hypothesis: h, missing }) =>
+        Math.min(missing, weightOf(h, finds, h.breaks === leading.breaks)),
+      );
+      return { offer, pays, touches: debt.condemned < 1 && touches(model, leading, offer.question) };
+    })
+    .filter((c) => c.touches || c.pays.some((p) => p > 0));
+  const condemned = (by: readonly Candidate[]): number =>
+    by.length === 0
+      ? debt.condemned
+      : Math.max(debt.condemned, condemnation(model, leading, [...items, ...by.map((c) => c.offer.finds)]));
+  const owed = open.reduce((sum, o) => sum + o.missing, 0) + CONDEMNING * (1 - debt.condemned);
+
+  /** What one more test pays when some were chosen before it. */
+  const pays = (c: Candidate, before: Paid): number => {
+    let sum = 0;
+    for (let r = 0; r < before.left.length; r++) sum += Math.min(before.left[r]!, c.pays[r]!);
+    return c.touches ? sum + CONDEMNING * (condemned([...before.own, c]) - before.condemned) : sum;
+  };
+  const after = (c: Candidate, before: Paid): Paid => {
+    const own = c.touches ? [...before.own, c] : before.own;
+    return { left: before.left.map((l, r) => l - Math.min(l, c.pays[r]!)), own, condemned: condemned(own) };
+  };
+  const unpaid: Paid = { left: Float64Array.from(open, (o) => o.missing), own: [], condemned: debt.condemned };
+  const paidBy = (chosen: readonly Candidate[]): number => {
+    const { left, condemned } = chosen.reduce((paid, c) => after(c, paid), unpaid);
+    return owed - left.reduce((sum, l) => sum + l, 0) - CONDEMNING * (1 - condemned);
+  };
+
+  const chosen: Candidate[] = [];
+  for (let state = unpaid; ;) {
+    let best: Candidate | undefined;
+    let rate = 0;
+    for (const c of candidates) {
+      const more = chosen.includes(c) ? 0 : pays(c, state);
+      if (more > PAID && more / c.offer.minutes > rate) [best, rate] = [c, more / c.offer.minutes];
+    }
+    if (!best) break;
+    chosen.push(best);
+    state = after(best, state);
+  }
+  const paid = paidBy(chosen);
+  for (const candidate of [...chosen].sort((a, b) => b.offer.minutes - a.offer.minutes)) {
+    const rest = chosen.filter((c) => c !== candidate);
+    if (paid - paidBy(rest) <= PAID) chosen.splice(chosen.indexOf(candidate), 1);
+  }
+
+  const share = (amount: number): number => amount / Math.max(owed, PAID);
+  const shares = new Map<string, number>();
+  chosen.reduce((state, c) => {
+    shares.set(c.offer.id, share(pays(c, state)));
+    return after(c, state);
+  }, unpaid);
+  return {
+    shares,
+    paid: owed <= PAID ? 1 : Math.min(1, share(paid)),
+    alone: new Map(candidates.map((c) => [c.offer.id, share(pays(c, unpaid))])),
+  };
+}
+
+interface Candidate {
+  readonly offer: ProofOffer;
+  /** By rival, what it pays towards excluding it. */
+  readonly pays: Float64Array;
+  /** It is made on the part itself, or on what it senses. */
+  readonly touches: boolean;
+}
+
+/** Where a debt stands after some tests. */
+interface Paid {
+  /** By rival, what is still missing. */
+  readonly left: Float64Array;
+  /** The tests that touched the part. */
+  readonly own: readonly Candidate[];
+  readonly condemned: number;
+}

@@ -1,0 +1,32 @@
+import type { CallState } from '@zetalysis/core/call';
+import { questionTitle, type Assessment, type Engine } from '@zetalysis/core/diagnosis';
+import type { ViewOptions } from './view';
+
+/** What it would take to prove one suspect, as the screen shows it. */
+export interface ProofView {
+  readonly tests: readonly { readonly id: string; readonly title: string; readonly minutes: number }[];
+  readonly minutes: number;
+  /** Together they prove it, if it is so; otherwise they leave something open. */
+  readonly whole: boolean;
+}
+
+type ProofOptions = Pick<ViewOptions, 'role' | 'school'>;
+
+/** The shortest way to prove a suspect, named by its repair; undefined when nothing is left to do about it. */
+export function proofView(
+  engine: Engine,
+  state: CallState,
+  assessment: Assessment,
+  repair: string,
+  { role, school }: ProofOptions,
+): ProofView | undefined {
+  const suspect = assessment.suspects.find((s) => s.repair === repair);
+  if (suspect?.leading.kind !== 'fault') return undefined;
+  const situation = { evidence: state.evidence, declined: state.declined, role, school };
+  const { shares, paid } = engine.planProof(situation, assessment, suspect.leading);
+  const tests = [...shares.keys()].map((id) => {
+    const test = engine.tests.find((t) => t.id === id)!;
+    return { id, title: questionTitle(engine.model, test.question), minutes: test.minutes };
+  });
+  return { tests, minutes: tests.reduce((sum, t) => sum + t.minutes, 0), whole: paid > 0.999 };
+}
