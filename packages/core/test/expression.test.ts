@@ -33,6 +33,17 @@ const seenAt = (cue: string): number | undefined => {
 };
 
 describe('the expression language', () => {
+  test.each<[string, boolean]>([
+    ['lamp.running && env.call', true],
+    ['volts(T, C) > 12 V', true],
+    ['fault(lamp.seized) || !env.power', true],
+    ['warmth >= 120 F', false],
+    ['lamp.running && warmth < 100 F', false],
+  ])('%s changes by time alone: not %s', (cue, timeless) => {
+    const { phases } = loadProfile(lamp(cue), 'lamp.yaml');
+    expect(phases[1]!.cue.timeless).toBe(timeless);
+  });
+
   test.each<[string, number | undefined]>([
     ['lamp.running', 1050],
     ['!lamp.running', 0],

@@ -32,6 +32,15 @@ describe('the exact plan', () => {
     expect(planMinutes([1, 1], [0, 1], [{ minutes: 3, outcome: [0, 0] }])).toEqual([Infinity]);
   });
 
+  test('a test that the proof of what is true takes anyway is free for those it proves', () => {
+    const cheap = { minutes: 3, outcome: [0, 1] };
+    const dear = { minutes: 8, outcome: [0, 1], needed: [true, false] };
+    // Half the time the eight minutes would be spent all the same: four are left, and three are still less.
+    expect(planMinutes([1, 1], [0, 1], [cheap, dear])).toEqual([3, 4]);
+    // Nine times in ten: less than one minute is left.
+    expect(planMinutes([9, 1], [0, 1], [cheap, dear])[1]).toBeCloseTo(0.8, 9);
+  });
+
   test('agrees with plain recursion on random problems', () => {
     const n = 6;
     const problem = fc.record({

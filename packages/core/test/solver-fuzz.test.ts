@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { solve, type Circuit, type Element } from '../src/circuit';
+import { layoutOf, solve, type Circuit, type Element } from '../src/circuit';
 
 /** The plain way: full nodal matrix as complex numbers, partial pivoting, no ordering, ground removed. */
 function naive(circuit: Circuit): [number, number][] {
@@ -120,5 +120,50 @@ describe('the ordered elimination agrees with a plain pivoting solver', () => {
       }),
       { numRuns: 100 },
     );
+  });
+});
+
+describe('one order of elimination for a family of circuits', () => {
+  const nodes = (e: Element): readonly number[] =>
+    e.type === 'transformer' ? [...e.primary, ...e.secondary] : [e.a, e.b];
+
+  test('a circuit of which some elements are open gives the same in the layout of the whole as in its own', () => {
+    const some = fc.tuple(circuits, fc.array(fc.boolean(), { minLength: 30, maxLength: 30 }));
+    fc.assert(
+      fc.property(some, ([whole, closed]) => {
+        const part = { ...whole, elements: whole.elements.filter((_, i) => closed[i] === true) };
+        const own = solve(part);
+        const shared = solve(part, layoutOf(whole.nodeCount, whole.elements.map(nodes)));
+        for (let node = 0; node < part.nodeCount; node++)
+          for (let other = 0; other < node; other++) {
+            expect(shared.island[node] === shared.island[other]).toBe(own.island[node] === own.island[other]);
+            if (own.island[node] !== own.island[other]) continue;
+            const volts = own.re[node]! - own.re[other]!;
+            expect(Math.abs(shared.re[node]! - shared.re[other]! - volts)).toBeLessThan(1e-4 + 1e-6 * Math.abs(volts));
+          }
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test('one layout serves circuit after circuit: nothing is left over from the one before', () => {
+    const element = (volts: number): Element[] => [
+      { type: 'source', id: 'v', a: 1, b: 0, volts, phase: 0, r: 1, x: 0 },
+      { type: 'impedance', id: 'z', a: 1, b: 0, r: 9, x: 0 },
+    ];
+    const layout = layoutOf(2, [[0, 1]]);
+    const at = (volts: number): number => solve({ nodeCount: 2, ground: 0, elements: element(volts) }, layout).re[1]!;
+    expect([at(10), at(20), at(10)].map((v) => v.toFixed(6))).toEqual(['9.000000', '18.000000', '9.000000']);
+  });
+
+  test('a ladder is eliminated from its ends: no entry that was not there', () => {
+    const n = 12;
+    const chain = Array.from({ length: n - 1 }, (_, i) => [i, i + 1]);
+    expect(layoutOf(n, chain).entries).toBe(n + 2 * (n - 1));
+  });
+
+  test('an element outside the layout is refused, not lost', () => {
+    const elements: Element[] = [{ type: 'impedance', id: 'z', a: 0, b: 2, r: 1, x: 0 }];
+    expect(() => solve({ nodeCount: 3, ground: 0, elements }, layoutOf(3, [[0, 1]]))).toThrow(RangeError);
   });
 });

@@ -5,6 +5,7 @@ import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import { drawingOf } from '../src/engine/drawing';
+import { proofView } from '../src/engine/proof-view';
 import { testsView } from '../src/engine/test-view';
 import { viewOf, type ViewOptions } from '../src/engine/view';
 
@@ -160,3 +161,37 @@ describe('what if', () => {
     expect(drawingOf(pilot.model).gas).toBe(true);
   });
 });
+
+describe('what it would take to prove a suspect', () => {
+  const ask = (repair: string, ...bodies: EventBody[]) => {
+    const { state, assessment } = look(...bodies);
+    return proofView(engine, state, assessment, repair, options);
+  };
+
+  test('an igniter that does not glow: its volts and its ohms, in minutes', () => {
+    const proof = ask('igniter:replace', ...noGlow)!;
+    expect(proof.whole).toBe(true);
+    const titles = proof.tests.map((t) => t.title).join('; ');
+    expect(titles).toMatch(/igniter/i);
+    expect(proof.minutes).toBeCloseTo(
+      proof.tests.reduce((sum, t) => sum + t.minutes, 0),
+      9,
+    );
+  });
+
+  test('what was measured is not asked for again, and what is proved needs nothing', () => {
+    const proved = [
+      ...noGlow,
+      { type: 'volts', red: 'IP', black: 'N', phase: 'glow', reading: value(121, 'voltage') } as EventBody,
+      { type: 'ohms', part: 'igniter', branch: '', reading: { kind: 'open', dimension: 'resistance' } } as EventBody,
+    ];
+    expect(ask('igniter:replace', ...proved)?.tests ?? []).toEqual([]);
+  });
+
+  test('nobody proves that nothing is wrong', () => {
+    expect(ask('none', ...noGlow)).toBeUndefined();
+    expect(ask('no-such:replace', ...noGlow)).toBeUndefined();
+  });
+});
+
+const value = (value: number, dimension: 'voltage') => ({ kind: 'value' as const, value, dimension });

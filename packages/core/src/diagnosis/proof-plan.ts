@@ -2,7 +2,7 @@ import type { Model } from '../profile';
 import { condemnation } from './condemn';
 import type { Question } from './observation';
 import type { ItemFit } from './posterior';
-import { touches, weightOf, type ProofDebt } from './proof';
+import { contradiction, ENOUGH, touches, weightOf, type ProofDebt } from './proof';
 
 /** A test that may take part in a proof: what it costs, and what it would find if the leading suspect is right. */
 export interface ProofOffer {
@@ -27,6 +27,8 @@ export interface ProofPlan {
 
 /** Condemning the part itself weighs as much in the debt as this much excluding of rivals. */
 const CONDEMNING = 4;
+/** Findings that weigh the same whatever was found before; cues and codes weigh together. */
+const STANDS_ALONE: ReadonlySet<string> = new Set(['volts', 'ohms', 'gauge', 'look']);
 /** What is left to rounding. */
 const PAID = 1e-3;
 
@@ -45,9 +47,14 @@ export function planProof(
   const candidates = offers
     .map((offer): Candidate => {
       const { finds } = offer;
-      const pays = Float64Array.from(open, ({ hypothesis: h, missing }) =>
-        Math.min(missing, weightOf(h, finds, h.breaks === leading.breaks)),
-      );
+      const alone = STANDS_ALONE.has(finds.item.observation.kind);
+      const pays = Float64Array.from(open, ({ hypothesis: h, missing }) => {
+        const sameBreak = h.breaks === leading.breaks;
+        const weight = weightOf(h, finds, sameBreak);
+        if (weight === 0 || alone) return Math.min(missing, weight);
+        // One more cue may say no more than those before it.
+        return Math.min(missing, contradiction(h, [...items, finds], sameBreak) - (ENOUGH - missing));
+      });
       return { offer, pays, touches: debt.condemned < 1 && touches(model, leading, offer.question) };
     })
     .filter((c) => c.touches || c.pays.some((p) => p > 0));

@@ -22,7 +22,7 @@ export interface Proof {
 /** Condemned for good; the rest is rounding. */
 const CONDEMNED = 0.999;
 /** Weight needed to exclude a rival: one instrument reading, or two looks made at different times. */
-const ENOUGH = 2;
+export const ENOUGH = 2;
 /** A look that deceives no more often than this may decide between causes of one break. */
 const CAREFUL = 0.051;
 /** Different cues that together weigh as much as a reading. */
