@@ -106,7 +106,7 @@ test('a log of two hundred entries opens, is worked on and undone', async ({ cal
   await page.reload();
   await expect(evidence(page).getByRole('listitem')).toHaveCount(200);
   await entry(page, '200mV TV G @pilot');
-  await expect(evidence(page)).toContainText('TV–G: 0.2 V');
+  await expect(evidence(page)).toContainText('TV–G: 200 mV');
   await expect(suspects(page).first()).toContainText('thermopile');
   await evidence(page)
     .getByRole('button', { name: /Take back: TV–G/ })

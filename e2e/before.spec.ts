@@ -103,6 +103,23 @@ test('one reading is followed through the suspects; the next test says what it d
   await expect(evidence(page)).toContainText('would be');
 });
 
+test('a suspect says what it would take to prove it; what was measured drops out', async ({ call }) => {
+  const page = await call('Tannery Row');
+  await step(page, 'Inducer runs', 'seen');
+  await step(page, 'Igniter glows', 'not seen');
+  await entry(page, '120 IP N @glow');
+  const first = suspects(page).first();
+  await expect(first).toContainText('igniter');
+  await first.getByRole('button').first().click();
+  const proof = first.locator('.to-prove');
+  await expect(proof).toContainText(/To prove it, if it is so, about \d+ min/);
+  const listed = await proof.getByRole('listitem').allTextContents();
+  expect(listed.length).toBeGreaterThan(0);
+  await entry(page, 'OL igniter');
+  await expect(first).toContainText('proved');
+  await expect(proof).toHaveCount(0);
+});
+
 test('wires of this very machine are named in the register', async ({ page, stack }) => {
   await signIn(page, stack.url);
   await page.getByRole('link', { name: 'Machines' }).click();

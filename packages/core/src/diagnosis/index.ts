@@ -43,4 +43,5 @@ export {
   provesWords,
   questionTitle,
   questionWords,
+  voltsReading,
 } from './wording';

@@ -1,7 +1,7 @@
 import type { PartSymbol } from '../parts';
 import type { Model, Part } from '../profile';
 import type { Outcome } from '../sequence';
-import { formatNumber, formatQuantity, formatReading, type UnitSystem } from '../units';
+import { formatMillivolts, formatNumber, formatQuantity, formatReading, type Reading, type UnitSystem } from '../units';
 import { levelOf } from './volts-range';
 import type { Observation, Question } from './observation';
 import { COMPLAINTS } from './complaint';
@@ -45,6 +45,16 @@ export function instruction(model: Model, test: Test): string {
 const actionOf = (model: Model, id: string): Model['actions'][number] => model.actions.find((a) => a.id === id)!;
 const plugTitle = (model: Model, id: string): string => model.plugs.find((p) => p.id === id)!.title;
 const partTitle = (model: Model, id: string): string => model.parts.find((p) => p.id === id)!.title;
+
+/** A voltage reading as its meter shows it: in millivolts where a thermocouple feeds the circuit. */
+export function voltsReading(
+  model: Model,
+  q: { readonly red: number; readonly black: number },
+  reading: Reading,
+  system: UnitSystem = 'us',
+): string {
+  return levelOf(model, q) === 'millivolt' ? formatMillivolts(reading) : formatReading(reading, system);
+}
 
 /** What the meter is set to. */
 function voltsWords(model: Model, q: { readonly red: number; readonly black: number }): string {
@@ -142,12 +152,18 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
   switch (p.kind) {
     case 'choice':
       return answerWords(model, q, p.answer);
-    case 'volts':
-      return p.volts < 0.0005 ? '0 V' : formatQuantity(p.volts, 'voltage', system);
-    case 'unsteady':
-      return `unsteady, between ${formatNumber(p.low, 2)} and ${formatNumber(p.high, 2)} V`;
+    case 'volts': {
+      const value = p.volts < 0.0005 ? 0 : p.volts;
+      return q.kind === 'volts'
+        ? voltsReading(model, q, { kind: 'value', value, dimension: 'voltage' }, system)
+        : formatQuantity(value, 'voltage', system);
+    }
+    case 'unsteady': {
+      const [unit, scale] = inMillivolts(model, q) ? ['mV', 1000] : ['V', 1];
+      return `unsteady, between ${formatNumber(p.low * scale, 2)} and ${formatNumber(p.high * scale, 2)} ${unit}`;
+    }
     case 'ghost':
-      return 'a ghost of a few volts, or nothing';
+      return `a ghost of a few ${inMillivolts(model, q) ? 'millivolts' : 'volts'}, or nothing`;
     case 'ohms':
       return p.ohms > 5e6 ? 'OL' : formatQuantity(Math.max(p.ohms, 0.1), 'resistance', system);
     case 'number': {
@@ -159,6 +175,8 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
       return 'never';
   }
 }
+
+const inMillivolts = (model: Model, q: Question): boolean => q.kind === 'volts' && levelOf(model, q) === 'millivolt';
 
 export function answerWords(model: Model, q: Question, answer: number): string {
   const id = answersOf(model, q)[answer];
@@ -196,6 +214,8 @@ export function observationWords(model: Model, o: Observation, system: UnitSyste
       return `Complaint: ${COMPLAINTS[o.complaint].toLowerCase()}`;
     case 'look':
       return `${model.looks[o.look]!.ask} ${model.looks[o.look]!.answers[o.answer]!.title}`;
+    case 'volts':
+      return `${questionTitle(model, o)}: ${voltsReading(model, o, o.reading, system)}`;
     default:
       return `${questionTitle(model, o)}: ${formatReading(o.reading, system)}`;
   }

@@ -46,6 +46,14 @@ export function formatReading(reading: Reading, system: UnitSystem = 'us'): stri
   return `${shown(reading.low)}–${shown(reading.high)} ${unit.symbol}, unsteady`;
 }
 
+/** Formats a voltage of a thermocouple's circuit, which its meter shows in millivolts whatever it is. */
+export function formatMillivolts(reading: Reading): string {
+  const shown = (volts: number): string => formatNumber(volts * 1000);
+  if (reading.kind === 'open') return 'OL';
+  if (reading.kind === 'value') return `${shown(reading.value)} mV`;
+  return `${shown(reading.low)}–${shown(reading.high)} mV, unsteady`;
+}
+
 function displayUnit(value: number, dimension: Dimension, system: UnitSystem): Unit {
   const magnitude = Math.abs(value);
   switch (dimension) {

@@ -1,6 +1,13 @@
 import type { CallEvent, CallState, EventBody } from '@zetalysis/core/call';
 import { judgeDeadTest, judgeThermocouple, type School } from '@zetalysis/core/component-test';
-import { COMPLAINTS, contradiction, OUTCOME_WORDS, predictionWords, type Assessment } from '@zetalysis/core/diagnosis';
+import {
+  COMPLAINTS,
+  contradiction,
+  OUTCOME_WORDS,
+  predictionWords,
+  voltsReading,
+  type Assessment,
+} from '@zetalysis/core/diagnosis';
 import { findPart, type Model } from '@zetalysis/core/profile';
 import { formatReading, readingValue, type UnitSystem } from '@zetalysis/core/units';
 
@@ -88,7 +95,7 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
     case 'code':
       return `Status light: ${body.code}`;
     case 'volts':
-      return `${body.red}–${body.black}: ${formatReading(body.reading, units)}${phase(body.phase)}${millivolts(model, body, school)}`;
+      return `${body.red}–${body.black}: ${voltsReading(model, pair(model, body), body.reading, units)}${phase(body.phase)}${millivolts(model, body, school)}`;
     case 'ohms': {
       const part = findPart(model, body.part);
       const dead = part?.kind.deadTests(part.spec).find((d) => d.branch === (body.branch ?? ''));
@@ -129,6 +136,12 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
       return `Call closed${body.words === '' ? '' : `: ${body.words}`}`;
   }
 }
+
+/** The nets of a voltage reading, by number; −1 for one that this version of the profile does not have. */
+export const pair = (model: Model, { red, black }: { readonly red: string; readonly black: string }) => ({
+  red: model.nets.indexOf(red),
+  black: model.nets.indexOf(black),
+});
 
 /** A reading across a thermocouple is judged, as an open-circuit one. */
 function millivolts(model: Model, body: Extract<EventBody, { type: 'volts' }>, school: School): string {

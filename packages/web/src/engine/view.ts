@@ -13,6 +13,7 @@ import {
   observationWords,
   predictionWords,
   predicts,
+  voltsReading,
   type Assessment,
   byTelephone,
   partsToCarry,
@@ -27,7 +28,7 @@ import type { School } from '@zetalysis/core/component-test';
 import type { Model } from '@zetalysis/core/profile';
 import type { Setup } from '@zetalysis/core/sequence';
 import { formatReading, type UnitSystem } from '@zetalysis/core/units';
-import { logOf, type LogLine } from './log-view';
+import { logOf, pair, type LogLine } from './log-view';
 import { mendWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
@@ -56,6 +57,8 @@ export interface CallView {
   readonly timers: readonly { readonly event: string; readonly title: string; readonly ends: number }[];
   /** Nothing was seen or measured yet: the telephone's turn. */
   readonly untouched: boolean;
+  /** How the newest try ended and what the light shows, as far as it was said since anything was changed. */
+  readonly ending: { readonly outcome: string | undefined; readonly code: string | undefined };
   readonly carry: readonly Carried[];
   /** The step at which the ladder is drawn. */
   readonly at: string;
@@ -162,10 +165,23 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
         : [],
     ),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
+    ending: endingOf(state),
     carry: partsToCarry(engine, assessment),
     at,
     whatIf: world?.words,
   };
+}
+
+function endingOf({ log }: CallState): CallView['ending'] {
+  let ending: { outcome: string | undefined; code: string | undefined } = { outcome: undefined, code: undefined };
+  for (const { event, retracted, problem } of log) {
+    const { body } = event;
+    if (retracted || problem !== undefined) continue;
+    if (body.type === 'setup' || body.type === 'repaired') ending = { outcome: undefined, code: undefined };
+    if (body.type === 'outcome') ending = { ...ending, outcome: body.outcome };
+    if (body.type === 'code') ending = { ...ending, code: body.code };
+  }
+  return ending;
 }
 
 function beadsOf(
@@ -199,7 +215,7 @@ function beadsOf(
       }
       if (body.type === 'seen' && body.phase === phase.id) answer = body.answer;
       if (body.type === 'volts' && body.phase === phase.id)
-        readings.push(`${body.red}–${body.black} ${formatReading(body.reading, units)}`);
+        readings.push(`${body.red}–${body.black} ${voltsReading(model, pair(model, body), body.reading, units)}`);
       if (body.type === 'gauge' && model.gauges.find((g) => g.id === body.gauge)?.phase === phase.index)
         readings.push(`${body.gauge} ${formatReading(body.reading, units)}`);
       if (body.type === 'timing' && body.phase === phase.id) measuredAt = formatReading(body.reading, units);
@@ -297,7 +313,7 @@ function netsOf(
         const { body } = event;
         if (!retracted && (body.type === 'setup' || body.type === 'repaired')) measured = undefined;
         if (!retracted && body.type === 'volts' && body.red === name && (body.phase ?? at) === at)
-          measured = formatReading(body.reading, units);
+          measured = voltsReading(model, question, body.reading, units);
       }
       // With nothing that explains what was found, nothing is known of the wires either.
       const known = live.length > 0 && (world !== undefined || assessment.suspects[0]!.leading.kind !== 'unknown');

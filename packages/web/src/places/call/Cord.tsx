@@ -1,3 +1,4 @@
+import { formatQuantity } from '@zetalysis/core/units';
 import type { Drawing } from '../../engine/drawing';
 import type { BeadView, CallView } from '../../engine/view';
 
@@ -67,7 +68,7 @@ export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, o
                     {bead.expectedAt !== undefined && (
                       <span className="bead-time">
                         {' '}
-                        · {bead.measuredAt ?? `about ${Math.round(bead.expectedAt)} s`}
+                        · {bead.measuredAt ?? `about ${formatQuantity(Math.round(bead.expectedAt), 'time')}`}
                       </span>
                     )}
                     {bead.readings.length > 0 && <span className="bead-readings"> · {bead.readings.join(' · ')}</span>}
@@ -94,7 +95,11 @@ export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, o
       <div className="endings">
         <label>
           In the end it
-          <select value="" onChange={(e) => onEnding('outcome', e.target.value)} aria-label="How the try ends">
+          <select
+            value={view.ending.outcome ?? ''}
+            onChange={(e) => onEnding('outcome', e.target.value)}
+            aria-label="How the try ends"
+          >
             <option value="" disabled>
               …
             </option>
@@ -108,7 +113,11 @@ export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, o
         {drawing.codes.length > 2 && (
           <label>
             Light shows
-            <select value="" onChange={(e) => onEnding('code', e.target.value)} aria-label="Status light">
+            <select
+              value={view.ending.code ?? ''}
+              onChange={(e) => onEnding('code', e.target.value)}
+              aria-label="Status light"
+            >
               <option value="" disabled>
                 …
               </option>

@@ -55,6 +55,7 @@ export function Suspects({
                 >
                   {whatIf === s.id ? 'Back to what is known' : 'What if it is so? Show steps and readings'}
                 </button>
+                {!s.proved && <ToProve key={s.repair} view={view} repair={s.repair} ask={toProve} />}
                 <ul className="reasons">
                   {s.reasons.length === 0 && <li>Nothing seen so far speaks for or against it.</li>}
                   {s.reasons.map((r, i) => (
@@ -63,7 +64,6 @@ export function Suspects({
                     </li>
                   ))}
                 </ul>
-                {!s.proved && <ToProve key={s.repair} view={view} repair={s.repair} ask={toProve} />}
               </>
             )}
           </li>

@@ -111,7 +111,7 @@ export default function NewCall({ me }: { me: Me }) {
               { max: 500, message: 'Keep it under 500 characters.' },
             ]}
           >
-            <Input.TextArea rows={3} placeholder="No heat since last night…" />
+            <Input.TextArea rows={2} placeholder="No heat since last night…" />
           </Form.Item>
           {problem !== undefined && <Alert type="error" role="alert" title={problem} className="spaced" />}
           <Button type="primary" htmlType="submit" disabled={machines.isPending || profiles.isPending}>
