@@ -85,24 +85,23 @@ function curedBy({ model, items }: Inquiry, mended: (i: ItemFit) => boolean): bo
 const renews = (model: Model, i: ItemFit, part: Part): boolean =>
   model.actions.some((a) => i.episode.setup.actions.includes(a.id) && a.resets.includes(part.index));
 
+/** Share of the things that may rightly make a switch open (or a thermocouple cold) that were found in order. */
+const causesCleared = (q: Inquiry, part: Part): number => cleared(q, part, [...part.senses.values()]);
+
 /**
- * Share of the things that may rightly make a switch open (or a thermocouple cold) that were looked at and found in
- * order; what it senses, measured, speaks for all of them.
+ * Share of what disturbs some quantities, the part itself apart, that was looked at and found in order; the quantities
+ * measured speak for all of it. 1 when there is nothing that could be looked at.
  */
-function causesCleared(q: Inquiry, part: Part): number {
+function cleared(q: Inquiry, part: Part, quantities: readonly number[]): number {
   const { model, h, items } = q;
-  const quantities = [...part.senses.values()];
   const about = (o: Observation, cause: Part): boolean => {
     if (o.kind === 'gauge') return isAbout(model, cause, model.gauges[o.gauge]!.quantity);
     return o.kind === 'look' && looksAt(model, o.look, cause);
   };
-  const causes = model.parts.filter(
-    (c) => c.index !== part.index && quantities.some((quantity) => isAbout(model, c, quantity)),
-  );
   const measured = (o: Observation): boolean =>
     o.kind === 'gauge' && quantities.includes(model.gauges[o.gauge]!.quantity);
   if (items.some((i) => measured(i.item.observation) && !odd(i.fits[h.index], i))) return 1;
-  const askable = causes.filter(
+  const askable = disturbers(model, part, quantities).filter(
     (c) =>
       model.looks.some((_, look) => looksAt(model, look, c)) || model.gauges.some((g) => isAbout(model, c, g.quantity)),
   );
@@ -113,6 +112,10 @@ function causesCleared(q: Inquiry, part: Part): number {
   });
   return cleared.length / askable.length;
 }
+
+/** The other parts of which the faults disturb some quantities. */
+const disturbers = (model: Model, part: Part, quantities: readonly number[]): Part[] =>
+  model.parts.filter((c) => c.index !== part.index && quantities.some((quantity) => isAbout(model, c, quantity)));
 
 /** Ohms out of limits, the part isolated. */
 function deadValue({ items }: Inquiry, part: Part): number {
@@ -132,15 +135,15 @@ function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
   switch (part.kind.symbol(branch.name, part.spec)) {
     case 'contact':
       // A contact that its own part moves must have been seen to be moved.
-      if (part.branches.length > 1 && !acted(q, part)) return 0.5 * inNotOut(q, branch);
-      return inNotOut(q, branch);
+      if (part.branches.length > 1 && !acted(q, part)) return 0.5 * blocked(q, branch);
+      return blocked(q, branch);
     case 'wire':
     case 'plug':
     case 'fuse':
       // Volts lost across a device that should pass them, or in and not out.
       return q.items.some((i) => across(branch, i.item.observation) && odd(i.sound, i) && !odd(i.fits[q.h.index], i))
         ? 1
-        : inNotOut(q, branch);
+        : blocked(q, branch);
     case 'source':
       return q.items.some((i) => across(branch, i.item.observation) && odd(i.sound, i)) ? 1 : 0;
     case 'winding':
@@ -170,12 +173,25 @@ function potential(model: Model, o: Observation, enough?: number): 'live' | 'dea
   return volts >= (enough ?? LIVE * rated) ? 'live' : volts < DEAD * rated ? 'dead' : undefined;
 }
 
-/** The whole supply across a device, or one side live and the other dead against one common: half of it is worth 0.5. */
-function inNotOut({ model, items }: Inquiry, branch: Branch, enough?: number): number {
-  if (items.some((i) => across(branch, i.item.observation) && potential(model, i.item.observation, enough) === 'live'))
-    return 1;
+/** Power in and not out, at a step at which a sound one would let it through. */
+const blocked = (q: Inquiry, branch: Branch): number => inNotOut(q, branch, undefined, (i) => odd(i.sound, i));
+
+/**
+ * The whole supply across a device, or one side live and the other dead against one common: half of it is worth 0.5.
+ * `counts` says which readings across it, and which second ones of a pair, may be taken so.
+ */
+function inNotOut(
+  { model, items }: Inquiry,
+  branch: Branch,
+  enough?: number,
+  counts: (i: ItemFit) => boolean = () => true,
+): number {
+  const whole = (i: ItemFit): boolean =>
+    across(branch, i.item.observation) && potential(model, i.item.observation, enough) === 'live' && counts(i);
+  if (items.some(whole)) return 1;
   let best = 0;
-  for (const { item: first } of items) {
+  for (const one of items) {
+    const { item: first } = one;
     const o = first.observation;
     if (o.kind !== 'volts' || across(branch, o) || (o.red !== branch.a && o.red !== branch.b)) continue;
     const is = potential(model, o, enough);
@@ -183,8 +199,9 @@ function inNotOut({ model, items }: Inquiry, branch: Branch, enough?: number): n
     best = 0.5;
     const there = o.red === branch.a ? branch.b : branch.a;
     const opposite = is === 'live' ? 'dead' : 'live';
-    const other = items.some(({ item: { observation: p, episode } }) => {
-      if (episode !== first.episode || p.kind !== 'volts') return false;
+    const other = items.some((second) => {
+      const { observation: p, episode } = second.item;
+      if (episode !== first.episode || p.kind !== 'volts' || !(counts(one) || counts(second))) return false;
       return p.red === there && p.black === o.black && p.phase === o.phase && potential(model, p, enough) === opposite;
     });
     if (other) return 1;
@@ -248,6 +265,9 @@ function controlOutput(q: Inquiry, part: Part, mode: string): number {
       const branch = part.branches.find((b) => b.index === input.branch);
       if (branch && model.points.some((p) => p.net === branch.a))
         shown.push(items.some(({ item: { observation: o } }) => o.kind === 'volts' && o.red === branch.a) ? 1 : 0);
+      // What one sensor tells it must be looked after at that sensor.
+      if (input.quantity !== undefined && disturbers(model, part, [input.quantity]).length === 1)
+        shown.push(cleared(q, part, [input.quantity]));
     }
   const input = branchOf('-deaf');
   if (input) {
@@ -280,13 +300,18 @@ function outputMissing({ model, items }: Inquiry, part: Part, output: Branch): b
 function finding({ model, h, items }: Inquiry, part: Part, mode: string): number {
   let weight = 0;
   const counted = new Set<string>();
+  // A look does not decide alone against what was seen of the part itself.
+  const doubt = items.some((i) => {
+    const o = i.item.observation;
+    return o.kind === 'seen' && model.phases[o.phase]!.cue.parts.includes(part.index) && odd(i.fits[h.index], i);
+  });
   for (const i of items) {
     const own = i.fits[h.index];
     if (!own || odd(own, i) || !odd(i.sound, i) || counted.has(i.group)) continue;
     const o = i.item.observation;
     if (o.kind === 'look' && answerShows(model, o.look, o.answer, part, mode)) {
       counted.add(i.group);
-      weight += 1 - own.blunder >= CAREFUL ? 1 : FINDING;
+      weight += !doubt && 1 - own.blunder >= CAREFUL ? 1 : FINDING;
     } else if (
       o.kind === 'gauge' &&
       part.kind.name === 'condition' &&
