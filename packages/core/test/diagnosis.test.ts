@@ -1,3 +1,4 @@
+import { condemnation } from '../src/diagnosis/condemn';
 import { coverage, Engine, mayBypass, synthesise, type Evidence, type Observation } from '../src/diagnosis';
 import { findNet, loadProfile } from '../src/profile';
 import { NORMAL_SETUP, type Setup } from '../src/sequence';
@@ -154,6 +155,94 @@ describe('proof is structural', () => {
       reading: { kind: 'value', value: 0.86 * 249.089, dimension: 'pressure' },
     };
     expect(engine.assess(evidence([...open, draft])).proof!.cause!.standing).toBe('proved');
+  });
+});
+
+describe('what condemns a part, and what does not', () => {
+  const heatPump = new Engine(profile('pool-heat-pump'));
+  const at = (id: string): number => heatPump.model.phases.findIndex((p) => p.id === id);
+  const read = (red: string, step: string, value: number): Observation => ({
+    kind: 'volts',
+    red: findNet(heatPump.model, red),
+    black: findNet(heatPump.model, 'L2'),
+    phase: at(step),
+    input: 'high-impedance',
+    reading: { kind: 'value', value, dimension: 'voltage' },
+  });
+  const pulledIn: Observation[] = [
+    { kind: 'seen', phase: at('call'), answer: true },
+    { kind: 'seen', phase: at('contactor'), answer: true },
+    { kind: 'seen', phase: at('runs'), answer: false },
+  ];
+  const contactor = (observations: readonly Observation[]): number => {
+    const { items, hypotheses } = heatPump.assess(evidence(observations), { pairs: false });
+    return condemnation(
+      heatPump.model,
+      hypotheses.find((h) => h.id === 'contactor.contact-open')!,
+      items,
+    );
+  };
+
+  test('power in and not out condemns a contact that should be in', () =>
+    expect(contactor([...pulledIn, read('LB', 'contactor', 240), read('T1', 'contactor', 0)])).toBe(1));
+
+  test('the same before it pulls in is as it should be', () =>
+    expect(contactor([...pulledIn, read('LB', 'call', 240), read('T1', 'call', 0)])).toBeLessThan(0.6));
+
+  const dryer = new Engine(profile('dryer-burner'));
+  const motor = (drumTurns: boolean): number => {
+    const look = dryer.model.looks.findIndex((l) => /hum/.test(l.ask));
+    const answer = dryer.model.looks[look]!.answers.findIndex((a) => a.when.text.includes('fault(motor.seized)'));
+    const phase = dryer.model.phases.findIndex((p) => p.cue.parts.some((i) => dryer.model.parts[i]!.id === 'motor'));
+    const found: Observation[] = [
+      { kind: 'seen', phase, answer: drumTurns },
+      { kind: 'look', look, answer },
+    ];
+    const { items, hypotheses } = dryer.assess(evidence(found), { pairs: false });
+    return condemnation(
+      dryer.model,
+      hypotheses.find((h) => h.id === 'motor.seized')!,
+      items,
+    );
+  };
+
+  test('a careful look decides alone, but not against what the part was seen to do', () => {
+    expect(motor(false)).toBe(1);
+    expect(motor(true)).toBeLessThan(1);
+  });
+
+  test('a control is not condemned before its lone sensor was looked at', () => {
+    const heater = new Engine(profile('storage-water-heater'));
+    const { model: own } = heater;
+    const step = (id: string): number => own.phases.findIndex((p) => p.id === id);
+    const look = (id: string, answer: string): Observation => {
+      const index = own.looks.findIndex((l) => l.id === id);
+      return { kind: 'look', look: index, answer: own.looks[index]!.answers.findIndex((a) => a.id === answer) };
+    };
+    const fed: Observation[] = [
+      { kind: 'code', code: 'dark' },
+      { kind: 'seen', phase: step('pilot'), answer: true },
+      { kind: 'seen', phase: step('valve'), answer: false },
+      {
+        kind: 'volts',
+        red: findNet(own, 'TV'),
+        black: findNet(own, 'G'),
+        phase: step('pilot'),
+        input: 'high-impedance',
+        reading: { kind: 'value', value: 0.43, dimension: 'voltage' },
+      },
+      look('dial-look', 'right'),
+    ];
+    const control = (observations: readonly Observation[]): number => {
+      const { items, hypotheses } = heater.assess(evidence(observations), { pairs: false });
+      return condemnation(
+        own,
+        hypotheses.find((h) => h.id === 'control.dead')!,
+        items,
+      );
+    };
+    expect(control(fed)).toBeLessThan(1);
+    expect(control([...fed, look('sensor-ohms', 'fits')])).toBe(1);
   });
 });
 
