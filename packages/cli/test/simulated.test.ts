@@ -1,0 +1,118 @@
+import { Engine, FIRST_EPISODE, type Hypothesis, type Question } from '@zetalysis/core/diagnosis';
+import { loadProfile } from '@zetalysis/core/profile';
+import { readingValue } from '@zetalysis/core/units';
+import { profileSource } from '../src/files';
+import { Appliance, MISREPORTED } from '../src/score/appliance';
+import { Random } from '../src/score/random';
+import { Visit } from '../src/score/visit';
+
+const ID = 'furnace-condensing';
+const { text, file } = profileSource(ID);
+const engine = new Engine(loadProfile(text, file));
+const fault = (id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
+const chain = [FIRST_EPISODE];
+const moments = (values: readonly number[]): { mean: number; sd: number } => {
+  const mean = values.reduce((sum, v) => sum + v, 0) / values.length;
+  return { mean, sd: Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / values.length) };
+};
+const times = <T>(n: number, make: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => make(i));
+
+describe('the seeded generator', () => {
+  test('repeats itself from its seed, and differs between seeds', () => {
+    const [a, b, c] = [new Random(5), new Random(5), new Random(6)];
+    expect(times(20, () => a.next())).toEqual(times(20, () => b.next()));
+    expect(a.next()).not.toBe(c.next());
+  });
+
+  // Moments of the standard distributions; the bounds are five standard errors of 20 000 draws.
+  test('is uniform, normal and exponential as it says', () => {
+    const random = new Random(1);
+    const uniform = moments(times(20_000, () => random.next()));
+    expect(Math.abs(uniform.mean - 0.5)).toBeLessThan(0.0103);
+    expect(Math.abs(uniform.sd - Math.sqrt(1 / 12))).toBeLessThan(0.007);
+    const normal = moments(times(20_000, () => random.normal()));
+    expect(Math.abs(normal.mean)).toBeLessThan(0.036);
+    expect(Math.abs(normal.sd - 1)).toBeLessThan(0.026);
+    const exponential = moments(times(20_000, () => random.exponential(2.5)));
+    expect(Math.abs(exponential.mean - 2.5)).toBeLessThan(0.089);
+    expect(Math.abs(exponential.sd - 2.5)).toBeLessThan(0.15);
+  });
+});
+
+describe('a simulated appliance and its technician', () => {
+  const volts: Question = {
+    kind: 'volts',
+    red: engine.model.nets.indexOf('R'),
+    black: engine.model.nets.indexOf('C'),
+    phase: 0,
+    input: 'high-impedance',
+  };
+
+  test('about three cues in a hundred are misreported', () => {
+    const random = new Random(3);
+    const appliance = new Appliance(text, file, [], random);
+    const question: Question = { kind: 'seen', phase: engine.model.phases.findIndex((p) => p.goal) };
+    const wrong = times(4000, () => appliance.answer(chain, question)).filter((o) => o?.kind === 'seen' && !o.answer);
+    // Five standard errors of a share of 3 % over 4000.
+    expect(Math.abs(wrong.length / 4000 - MISREPORTED)).toBeLessThan(0.0135);
+  });
+
+  test('no two appliances read alike, all of them near their rating, and one reads like itself', () => {
+    const random = new Random(4);
+    const read = (appliance: Appliance): number => {
+      const o = appliance.answer(chain, volts);
+      return o?.kind === 'volts' ? readingValue(o.reading) : NaN;
+    };
+    const between = moments(times(60, () => read(new Appliance(text, file, [], random))));
+    const one = new Appliance(text, file, [], random);
+    const within = moments(times(60, () => read(one)));
+    expect(between.mean).toBeGreaterThan(23);
+    expect(between.mean).toBeLessThan(29);
+    expect(between.sd).toBeGreaterThan(within.sd);
+    // The meter: 0.8 % of 26 V and 0.05 V.
+    expect(within.sd).toBeLessThan(0.35);
+    expect(within.sd).toBeGreaterThan(0.1);
+  });
+
+  test('runs when nothing is wrong, and does not with an open igniter', () => {
+    expect(new Appliance(text, file, [], new Random(1)).runs(chain)).toBe(true);
+    expect(new Appliance(text, file, fault('igniter.open').faults, new Random(1)).runs(chain)).toBe(false);
+  });
+});
+
+describe('a simulated visit', () => {
+  const visit = (policy: 'advice' | 'walk' | 'knowing', id: string, seed = 11) =>
+    new Visit(
+      engine,
+      new Appliance(text, file, fault(id).faults, new Random(seed)),
+      policy,
+      policy === 'knowing' ? fault(id) : undefined,
+    ).diagnose();
+
+  test('is the same for the same seed', () =>
+    expect(visit('advice', 'igniter.open')).toEqual(visit('advice', 'igniter.open')));
+
+  test.each(['igniter.open', 'gas-valve.coil-open', 'transformer.primary-open'])(
+    '%s: who knows it proves it no slower than the advice, and the advice beats the walk',
+    (id) => {
+      const [knowing, advice, walk] = [visit('knowing', id), visit('advice', id), visit('walk', id)];
+      for (const finding of [knowing, advice, walk]) {
+        expect(finding.named).toBe(fault(id).repair);
+        expect(finding.proved).toBe(true);
+        expect(finding.stated).toHaveLength(finding.tests + 1);
+        expect(new Set(finding.made).size).toBe(finding.tests);
+      }
+      expect(knowing.minutes).toBeLessThanOrEqual(advice.minutes);
+      expect(advice.minutes).toBeLessThan(walk.minutes);
+    },
+  );
+
+  test('the walk goes from source to load', () => {
+    const { made } = visit('walk', 'gas-valve.coil-open');
+    const order = made.map((id) => engine.tests.find((t) => t.id === id)!.order);
+    const volts = order.filter((_, i) => made[i]!.startsWith('volts'));
+    expect(volts.length).toBeGreaterThan(2);
+    // A probe made useful by a later finding may still come back to an earlier point, but the first ones rise.
+    expect(volts.slice(0, 3)).toEqual([...volts.slice(0, 3)].sort((a, b) => a - b));
+  });
+});
