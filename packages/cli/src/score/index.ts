@@ -100,7 +100,7 @@ function table(scores: readonly Score[], seed: number): string {
   for (const s of scores) {
     lines.push(
       '',
-      `${s.profile}: ${s.visits} visits, ${s.tests.toFixed(1)} tests and ${s.minutes.toFixed(1)} min each (walk ${s.walk.tests.toFixed(1)} and ${s.walk.minutes.toFixed(1)}), proved ${percent(s.proved)} (walk ${percent(s.walk.proved)})`,
+      `${s.profile}: ${s.visits} visits, ${s.tests.toFixed(1)} tests and ${s.minutes.toFixed(1)} min each (walk ${s.walk.tests.toFixed(1)} and ${s.walk.minutes.toFixed(1)}, one who knows ${s.knowing.toFixed(1)} min), proved ${percent(s.proved)} (walk ${percent(s.walk.proved)})`,
     );
     for (const row of ROWS) {
       const aim = `${row.atLeast ? 'at least' : 'at most'} ${row.words(row.aim)}`;

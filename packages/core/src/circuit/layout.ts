@@ -50,8 +50,10 @@ export function layoutOf(nodeCount: number, joined: Iterable<readonly number[]>)
     columns.push(...row.map((node) => rank[node]!).sort((p, q) => p - q));
     starts[k + 1] = columns.length;
   });
-  const right = (row: number, column: number): number =>
-    columns.indexOf(column, starts[row]) < starts[row + 1]! ? columns.indexOf(column, starts[row]) : -1;
+  const right = (row: number, column: number): number => {
+    for (let at = starts[row]!; at < starts[row + 1]!; at++) if (columns[at] === column) return at;
+    return -1;
+  };
   const byRank = (row: number, column: number): number => {
     if (row === column) return row;
     const at = row < column ? right(row, column) : right(column, row);

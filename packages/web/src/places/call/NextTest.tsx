@@ -29,7 +29,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onSchool }: P
     return <Done words={words} />;
   }
   return (
-    <section className="next" aria-label="Next test">
+    <section className="next" aria-label="Next test" aria-busy={thinking}>
       <h2>
         Next test{' '}
         <span className="fine">
