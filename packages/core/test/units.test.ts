@@ -3,6 +3,7 @@ import Qty from 'js-quantities';
 import {
   findUnit,
   formatQuantity,
+  formatMillivolts,
   formatReading,
   parseQuantity,
   parseReading,
@@ -150,4 +151,14 @@ describe('what people read', () => {
     const reading: Reading = { kind: 'range', low: 15, high: 18, dimension: 'voltage' };
     expect(formatReading(reading)).toBe('15–18 V, unsteady');
   });
+
+  test.each([
+    [{ kind: 'value', value: 0.295, dimension: 'voltage' }, '295 mV'],
+    [{ kind: 'value', value: 0.0171, dimension: 'voltage' }, '17.1 mV'],
+    [{ kind: 'value', value: 0, dimension: 'voltage' }, '0 mV'],
+    [{ kind: 'range', low: 0.3, high: 0.45, dimension: 'voltage' }, '300–450 mV, unsteady'],
+    [{ kind: 'open', dimension: 'resistance' }, 'OL'],
+  ] as const)('a thermocouple’s meter stays in millivolts: %o is %s', (reading, words) =>
+    expect(formatMillivolts(reading)).toBe(words),
+  );
 });

@@ -29,6 +29,14 @@ const look = (...bodies: EventBody[]) => {
   return { state, assessment, view: viewOf(engine, state, assessment, options) };
 };
 const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
+const volts = (red: string, black: string, value: number, phase?: string): EventBody => ({
+  type: 'volts',
+  red,
+  black,
+  reading: { kind: 'value', value, dimension: 'voltage' },
+  typed: `${value}`,
+  ...(phase === undefined ? {} : { phase }),
+});
 const setup = (change: object): EventBody => ({
   type: 'setup',
   power: true,
@@ -129,6 +137,30 @@ describe('what the call page shows', () => {
     expect(look(draft).view.log[0]!.words).toMatch(/0\.6 in w\.c\./);
   });
 
+  test('the endings show what was answered, until something is changed or it is taken back', () => {
+    const answered: EventBody[] = [
+      { type: 'outcome', outcome: 'locks-out' },
+      { type: 'code', code: '6' },
+    ];
+    expect(look(...noGlow).view.ending).toEqual({ outcome: undefined, code: undefined });
+    expect(look(...answered).view.ending).toEqual({ outcome: 'locks-out', code: '6' });
+    expect(look(...answered, { type: 'code', code: 'none' }).view.ending.code).toBe('none');
+    expect(look(...answered, setup({ unplugged: ['P3'] })).view.ending).toEqual({
+      outcome: undefined,
+      code: undefined,
+    });
+    expect(look(...answered, { type: 'retracted', event: 'e0' }).view.ending).toEqual({
+      outcome: undefined,
+      code: '6',
+    });
+  });
+
+  test('a point that this version of the profile does not have is told in the log, and breaks nothing', () => {
+    const { view } = look(...noGlow, volts('ZZ', 'C', 24));
+    expect(view.log.some((l) => l.words.includes('ZZ–C: 24 V'))).toBe(true);
+    expect(view.suspects.length).toBeGreaterThan(0);
+  });
+
   test('a call cannot be closed while something stands in its way', () => {
     expect(look(setup({ bypassed: ['limit'] })).view.obstacles.join(' ')).toMatch(/bypass is still in place: limit/);
   });
@@ -141,6 +173,20 @@ describe('what if', () => {
     const state = reduceCall(pilot.model, log(seen('call', 'yes')));
     return viewOf(pilot, state, pilot.assess(state.evidence), { ...options, whatIf, phase: 'pilot' });
   };
+
+  test('a thermocouple is read in millivolts everywhere, the valve’s 24 V in volts', () => {
+    const state = reduceCall(
+      pilot.model,
+      log(seen('call', 'yes'), volts('TC', 'CH', 0.2, 'pilot'), volts('R', 'C', 0.2, 'pilot')),
+    );
+    const view = viewOf(pilot, state, pilot.assess(state.evidence), { ...options, phase: 'pilot' });
+    const words = view.log.map((l) => l.words).join('\n');
+    expect(words).toContain('TC–CH: 200 mV');
+    expect(words).toContain('R–C: 0.2 V');
+    expect(view.beads.find((b) => b.id === 'pilot')!.readings).toEqual(['TC–CH 200 mV', 'R–C 0.2 V']);
+    expect(view.nets['TC']!.measured).toBe('200 mV');
+    expect(view.nets['TC']!.good).toMatch(/^\d+(\.\d+)? mV$/);
+  });
 
   test('a suspect’s world: what would not come and what would read otherwise is marked, in millivolts as in volts', () => {
     const view = world('thermocouple.weak');
@@ -182,7 +228,7 @@ describe('what it would take to prove a suspect', () => {
   test('what was measured is not asked for again, and what is proved needs nothing', () => {
     const proved = [
       ...noGlow,
-      { type: 'volts', red: 'IP', black: 'N', phase: 'glow', reading: value(121, 'voltage') } as EventBody,
+      volts('IP', 'N', 121, 'glow'),
       { type: 'ohms', part: 'igniter', branch: '', reading: { kind: 'open', dimension: 'resistance' } } as EventBody,
     ];
     expect(ask('igniter:replace', ...proved)?.tests ?? []).toEqual([]);
@@ -193,5 +239,3 @@ describe('what it would take to prove a suspect', () => {
     expect(ask('no-such:replace', ...noGlow)).toBeUndefined();
   });
 });
-
-const value = (value: number, dimension: 'voltage') => ({ kind: 'value' as const, value, dimension });

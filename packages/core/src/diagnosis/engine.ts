@@ -16,7 +16,7 @@ import { voltsRangeOf } from './volts-range';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '2.0.0';
+export const ENGINE_VERSION = '2.1.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet. */
 const MOST_FOR_INTERVENTION = 16;
@@ -134,7 +134,7 @@ export class Engine {
       (t) => !t.intervention || live <= MOST_FOR_INTERVENTION,
     );
     const proofOf = (h: Hypothesis): ReadonlyMap<string, number> => {
-      const plan = this.proofOf(h, evidence, assessment, offered, school) ?? NO_PROOF;
+      const plan = this.proofOf(h, evidence, assessment, offered, school);
       // From terminal to terminal whatever adds something is taken as it comes.
       return school.order === 'terminal-by-terminal' ? plan.alone : plan.shares;
     };
@@ -178,12 +178,12 @@ export class Engine {
     assessment: Assessment,
     offered: readonly Test[],
     school: School,
-  ): ProofPlan | undefined {
+  ): ProofPlan {
     const { proof, hypotheses, items } = assessment;
     const proved = proof?.standing === 'proved' && proof.cause?.standing === 'proved';
-    if (proved && proof.cause?.hypothesis === suspect.index) return undefined;
+    if (proved && proof.cause?.hypothesis === suspect.index) return NO_PROOF;
     const debt = proofDebt(this.model, hypotheses, items, suspect);
-    if (!debt) return undefined;
+    if (!debt) return NO_PROOF;
     // Each intervention means a run for every rival.
     const few = debt.open.length <= MOST_FOR_INTERVENTION;
     const offers = offered.flatMap((test) => {
@@ -223,7 +223,7 @@ export class Engine {
     suspect: Hypothesis,
   ): ProofPlan {
     const offered = this.offered(evidence, declined, role);
-    return this.proofOf(suspect, evidence, assessment, offered, school) ?? NO_PROOF;
+    return this.proofOf(suspect, evidence, assessment, offered, school);
   }
 
   /** What a test would find if the suspect of a debt is right, against the suspect and its rivals. */
