@@ -104,7 +104,7 @@ test('one reading is followed through the suspects; the next test says what it d
 });
 
 test('a suspect says what it would take to prove it; what was measured drops out', async ({ call }) => {
-  const page = await call('Tannery Row');
+  const page = await call('chapel hall');
   await step(page, 'Inducer runs', 'seen');
   await step(page, 'Igniter glows', 'not seen');
   await entry(page, '120 IP N @glow');

@@ -21,6 +21,8 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           colorTextBase: dark ? '#e6e2d8' : '#1d2427',
           colorTextPlaceholder: dark ? '#a7b0b4' : '#576166',
           borderRadius: 4,
+          // Who asks for less motion gets none.
+          motion: !window.matchMedia('(prefers-reduced-motion: reduce)').matches,
         },
       }}
     >
