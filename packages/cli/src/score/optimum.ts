@@ -102,6 +102,7 @@ function rank(
     evidence: NORMAL,
     probabilities,
     school: USUAL_SCHOOL,
+    prepared: '',
     away: () => false,
     exact: true,
   };

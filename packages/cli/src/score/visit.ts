@@ -55,7 +55,9 @@ const MOST_TESTS = 20;
 export class Visit {
   episodes: readonly Episode[] = [FIRST_EPISODE];
   readonly items: EvidenceItem[] = [];
-  private readonly tried = new Set<string>();
+  private readonly unanswered = new Set<string>();
+  /** What the last test left prepared: it is put back when another test is begun. */
+  private prepared = '';
 
   constructor(
     private readonly engine: Engine,
@@ -69,9 +71,11 @@ export class Visit {
     this.episodes = [...this.episodes, episode];
   }
 
-  private ask(question: Question): void {
+  /** Puts a question to the appliance; false when there is no answer to it. */
+  private ask(question: Question): boolean {
     const observation = this.appliance.answer(this.episodes, question);
     if (observation) this.items.push({ id: `${this.items.length}`, episode: this.episodes.length - 1, observation });
+    return observation !== undefined;
   }
 
   private get evidence(): Evidence {
@@ -109,12 +113,12 @@ export class Visit {
       if (made.length >= MOST_TESTS) return end(false);
       const test = this.choose(assessment);
       if (!test) return end(false);
-      minutes += minutesFor(this.engine.model, test, SCHOOLS[this.policy]);
+      minutes += minutesFor(this.engine.model, test, SCHOOLS[this.policy], this.prepared);
+      this.prepared = test.preparation;
       made.push(test.id);
-      this.tried.add(test.id);
       const normal = this.episodes[this.episodes.length - 1]!;
       if (test.intervention) this.enter({ ...normal, setup: setupFor(normal.setup, test.intervention) });
-      this.ask(test.question);
+      if (!this.ask(test.question)) this.unanswered.add(test.id);
       // What was unplugged, bypassed or done for one test is put back.
       if (test.intervention) this.enter(normal);
     }
@@ -123,7 +127,8 @@ export class Visit {
   private choose(assessment: Assessment): Test | undefined {
     const { engine, evidence } = this;
     const school = SCHOOLS[this.policy];
-    const situation = { evidence, declined: this.tried, role: 'technician' as const, school };
+    const { prepared } = this;
+    const situation = { evidence, declined: this.unanswered, role: 'technician' as const, school, prepared };
     if (!this.hidden) return engine.next(situation, assessment)[0]?.test;
     const [first] = engine.planProof(situation, assessment, this.hidden).shares.keys();
     return engine.tests.find((t) => t.id === first);
@@ -133,6 +138,6 @@ export class Visit {
   repair(parts: readonly number[]): void {
     const present = this.episodes[this.episodes.length - 1]!;
     this.enter({ ...present, repaired: [...new Set([...present.repaired, ...parts])] });
-    this.tried.clear();
+    this.unanswered.clear();
   }
 }

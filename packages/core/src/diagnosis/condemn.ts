@@ -31,6 +31,7 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
   const part = model.parts[fault.part]!;
   const mode = part.modes[fault.mode]!.id;
   if (curedBy(q, (i) => h.faults.every((f) => i.episode.repaired.includes(f.part)))) return 1;
+  if (denied(q, part)) return 0;
   const found = finding(q, part, mode);
   if (h.cause !== undefined) {
     // The break is a switch that opened: it must be shown open, and its cause found.
@@ -64,9 +65,16 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
   const needed = [shown, causesCleared(q, part)];
   // A tripped switch looks like a failed one until its reset is pressed.
   if (mode === 'open' && part.spec['manual-reset'] === true && model.actions.some((a) => a.resets.includes(part.index)))
-    needed.push(items.some((i) => renews(model, i, part)) ? 1 : 0);
+    needed.push(items.some((i) => renews(model, i, part) || notTripped(q, i, part)) ? 1 : 0);
   return Math.max(found, mean(needed));
 }
+
+/** A look at the part found it otherwise than the suspicion says: nothing else proves it then. */
+const denied = ({ model, h, items }: Inquiry, part: Part): boolean =>
+  items.some((i) => {
+    const o = i.item.observation;
+    return o.kind === 'look' && looksAt(model, o.look, part) && odd(i.fits[h.index], i);
+  });
 
 const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
 
@@ -84,6 +92,17 @@ function curedBy({ model, items }: Inquiry, mended: (i: ItemFit) => boolean): bo
 
 const renews = (model: Model, i: ItemFit, part: Part): boolean =>
   model.actions.some((a) => i.episode.setup.actions.includes(a.id) && a.resets.includes(part.index));
+
+/** Whether a look that would show the part tripped did not. */
+function notTripped({ model, h }: Inquiry, i: ItemFit, part: Part): boolean {
+  const o = i.item.observation;
+  return (
+    o.kind === 'look' &&
+    !answerShows(model, o.look, o.answer, part, 'tripped') &&
+    model.looks[o.look]!.answers.some((_, answer) => answerShows(model, o.look, answer, part, 'tripped')) &&
+    !odd(i.fits[h.index], i)
+  );
+}
 
 /** Share of the things that may rightly make a switch open (or a thermocouple cold) that were found in order. */
 const causesCleared = (q: Inquiry, part: Part): number => cleared(q, part, [...part.senses.values()]);
@@ -135,7 +154,7 @@ function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
   switch (part.kind.symbol(branch.name, part.spec)) {
     case 'contact':
       // A contact that its own part moves must have been seen to be moved.
-      if (part.branches.length > 1 && !acted(q, part)) return 0.5 * blocked(q, branch);
+      if (part.branches.length > 1 && !acted(q, part, branch)) return 0.5 * blocked(q, branch);
       return blocked(q, branch);
     case 'wire':
     case 'plug':
@@ -145,7 +164,15 @@ function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
         ? 1
         : blocked(q, branch);
     case 'source':
-      return q.items.some((i) => across(branch, i.item.observation) && odd(i.sound, i)) ? 1 : 0;
+      // What is itself fed may be pulled down by its load: that is taken off first.
+      return q.items.some(
+        (i) =>
+          across(branch, i.item.observation) &&
+          odd(i.sound, i) &&
+          (part.branches.length === 1 || i.episode.setup.unplugged.length > 0),
+      )
+        ? 1
+        : 0;
     case 'winding':
       return deadSecondary(q, part);
     default:
@@ -153,12 +180,18 @@ function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
   }
 }
 
-/** Whether the part was seen to act; true where no step shows it. */
-function acted({ model, items }: Inquiry, part: Part): boolean {
-  const phases = model.phases.filter((p) => p.cue.parts.includes(part.index)).map((p) => p.index);
-  return (
-    phases.length === 0 ||
-    items.some(({ item: { observation: o } }) => o.kind === 'seen' && o.answer && phases[0] === o.phase)
+/** Whether the part was seen to act, or, where no step shows it, whether what moves its contact was measured live. */
+function acted({ model, items }: Inquiry, part: Part, contact: Branch): boolean {
+  const own = model.phases.find((p) => p.cue.parts.includes(part.index));
+  if (own) return items.some(({ item: { observation: o } }) => o.kind === 'seen' && o.answer && o.phase === own.index);
+  const movers = part.branches.filter((b) => b !== contact && part.kind.symbol(b.name, part.spec) !== 'contact');
+  return movers.some((b) =>
+    items.some(
+      ({ item: { observation: o } }) =>
+        o.kind === 'volts' &&
+        [b.a, b.b].includes(o.red) &&
+        potential(model, o, part.kind.actsAt?.(part.spec, b.name)) === 'live',
+    ),
   );
 }
 

@@ -11,7 +11,7 @@ import { answersOf, equal, type Prediction } from './predict';
 import { contradiction, proofDebt, prove, type Proof, type ProofDebt } from './proof';
 import { NO_PROOF, planProof, type ProofPlan } from './proof-plan';
 import { mayPropose, type Role } from './safety';
-import { minutesFor, setupFor, testsOf, type Test } from './tests';
+import { isolated, minutesFor, setupFor, testsOf, type Test } from './tests';
 import { voltsRangeOf } from './volts-range';
 import { Traces } from './traces';
 
@@ -19,7 +19,7 @@ import { Traces } from './traces';
 export const ENGINE_VERSION = '2.1.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet. */
-const MOST_FOR_INTERVENTION = 16;
+const MOST_FOR_INTERVENTION = 24;
 /** A weight of contradictions at which nothing fits any more. */
 const BAFFLING = 3;
 /** Explanations below this share do not count as explanations. */
@@ -59,6 +59,11 @@ export interface Situation {
   readonly declined: ReadonlySet<string>;
   readonly role: Role;
   readonly school?: School;
+  /**
+   * What is still prepared from the test before (`Test.preparation`), and need not be prepared again. When nothing is
+   * said, a part whose ohms were the last reading is still isolated.
+   */
+  readonly prepared?: string;
 }
 
 /**
@@ -124,17 +129,15 @@ export class Engine {
 
   /** Tests worth making now, best first; terminal by terminal when the school wants it so. */
   next(situation: Situation, assessment: Assessment): RankedTest[] {
-    const { evidence, declined, role, school = USUAL_SCHOOL } = situation;
+    const { evidence, school = USUAL_SCHOOL, prepared = isolated(this.model, evidence) } = situation;
     const { hypotheses } = assessment;
     // With nothing that fits, the ranking means little: what splits all of them best is asked first.
     const probabilities = assessment.baffled ? flattened(assessment.probabilities) : assessment.probabilities;
     // Every intervention means a new run for every live hypothesis, and pays only once there are few of them.
     const live = probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
-    const offered = this.offered(evidence, declined, role).filter(
-      (t) => !t.intervention || live <= MOST_FOR_INTERVENTION,
-    );
+    const offered = this.offered(situation, assessment).filter((t) => !t.intervention || live <= MOST_FOR_INTERVENTION);
     const proofOf = (h: Hypothesis): ReadonlyMap<string, number> => {
-      const plan = this.proofOf(h, evidence, assessment, offered, school);
+      const plan = this.proofOf(h, situation, assessment, offered);
       // From terminal to terminal whatever adds something is taken as it comes.
       return school.order === 'terminal-by-terminal' ? plan.alone : plan.shares;
     };
@@ -146,6 +149,7 @@ export class Engine {
         evidence,
         probabilities,
         school,
+        prepared,
         away: (h) => this.isAway(h, evidence, assessment.items),
       },
       offered,
@@ -156,28 +160,41 @@ export class Engine {
       : ranked;
   }
 
-  /** Tests that may be proposed and were not answered in the present episode. */
-  private offered(evidence: Evidence, declined: ReadonlySet<string>, role: Role): Test[] {
+  /** Tests that may be proposed and were not answered as things stand now. */
+  private offered({ evidence, declined, role }: Situation, assessment: Assessment): Test[] {
     const present = evidence.episodes[evidence.episodes.length - 1]!;
-    const answered = new Set(
-      evidence.items.map(
-        (i) => `${episodeKey(evidence.episodes[i.episode]!)}|${questionKey(this.model, i.observation)}`,
-      ),
+    const answered = new Map(
+      assessment.items.map((i) => [`${episodeKey(i.episode)}|${questionKey(this.model, i.item.observation)}`, i]),
     );
     return this.tests.filter((t) => {
       if (declined.has(t.id) || !mayPropose(this.model, t, role)) return false;
       const setup = setupFor(present.setup, t.intervention);
-      if (answered.has(`${episodeKey({ ...present, setup })}|${questionKey(this.model, t.question)}`)) return false;
+      const before = answered.get(`${episodeKey({ ...present, setup })}|${questionKey(this.model, t.question)}`);
+      if (before && (t.intervention || !this.changedSince(before, evidence, assessment))) return false;
       return !t.intervention || setupKey(setup) !== setupKey(present.setup);
+    });
+  }
+
+  /** Whether a question may have another answer now than it had: a pilot was lit, a reset was pressed. */
+  private changedSince(
+    { item, predictions }: ItemFit,
+    evidence: Evidence,
+    { hypotheses, probabilities }: Assessment,
+  ): boolean {
+    const { episodes } = evidence;
+    if (episodes.slice(item.episode + 1).every((e) => e.setup.actions.length === 0)) return false;
+    return hypotheses.some((h) => {
+      const then = predictions[h.index];
+      if (!then || probabilities[h.index]! < COUNTS) return false;
+      return !equal(then, this.traces.predict(h.faults, episodes, item.observation));
     });
   }
 
   private proofOf(
     suspect: Hypothesis,
-    evidence: Evidence,
+    { evidence, school = USUAL_SCHOOL, prepared = isolated(this.model, evidence) }: Situation,
     assessment: Assessment,
     offered: readonly Test[],
-    school: School,
   ): ProofPlan {
     const { proof, hypotheses, items } = assessment;
     const proved = proof?.standing === 'proved' && proof.cause?.standing === 'proved';
@@ -189,7 +206,11 @@ export class Engine {
     const offers = offered.flatMap((test) => {
       const finds = test.intervention && !few ? undefined : this.asExpected(evidence, debt, test);
       if (!finds) return [];
-      return [{ id: test.id, minutes: minutesFor(this.model, test, school), question: test.question, finds }];
+      const { id, question, preparation } = test;
+      const minutes = minutesFor(this.model, test, school, prepared);
+      return [
+        { id, minutes, preparation, afterwards: minutesFor(this.model, test, school, preparation), question, finds },
+      ];
     });
     const plan = planProof(this.model, debt, items, offers);
     // Half a proof is none.
@@ -217,18 +238,36 @@ export class Engine {
    * The tests that would complete the proof of a suspect in the fewest minutes, answered as it expects; none when it
    * cannot be proved from here, is proved already, or is not a fault of one break.
    */
-  planProof(
-    { evidence, declined, role, school = USUAL_SCHOOL }: Situation,
-    assessment: Assessment,
-    suspect: Hypothesis,
-  ): ProofPlan {
-    const offered = this.offered(evidence, declined, role);
-    return this.proofOf(suspect, evidence, assessment, offered, school);
+  planProof(situation: Situation, assessment: Assessment, suspect: Hypothesis): ProofPlan {
+    return this.proofOf(suspect, situation, assessment, this.offered(situation, assessment));
   }
+
+  /** What tests would find, of the present chain of episodes: one reading more changes nothing of it. */
+  private foretold = { chain: '', finds: new Map<string, Map<Test, ItemFit | undefined>>() };
 
   /** What a test would find if the suspect of a debt is right, against the suspect and its rivals. */
   private asExpected(evidence: Evidence, debt: ProofDebt, test: Test): ItemFit | undefined {
     const { leading, open } = debt;
+    // An intervention means a run for every rival; and pairs are others in every assessment.
+    if (test.intervention || open.some((o) => o.hypothesis !== this.hypotheses[o.hypothesis.index])) {
+      const rivals = open.map((o) => o.hypothesis);
+      return this.foretell(evidence, leading, rivals, test);
+    }
+    const chain = evidence.episodes.map(episodeKey).join('>');
+    if (this.foretold.chain !== chain) this.foretold = { chain, finds: new Map() };
+    let finds = this.foretold.finds.get(leading.id);
+    if (!finds) this.foretold.finds.set(leading.id, (finds = new Map()));
+    if (!finds.has(test)) finds.set(test, this.foretell(evidence, leading, this.hypotheses.filter(predicts), test));
+    return finds.get(test);
+  }
+
+  private foretell(
+    evidence: Evidence,
+    leading: Hypothesis,
+    others: readonly Hypothesis[],
+    test: Test,
+  ): ItemFit | undefined {
+    const rivals = [leading, this.healthy, ...others];
     const present = evidence.episodes[evidence.episodes.length - 1]!;
     const chain = test.intervention
       ? [...evidence.episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
@@ -241,7 +280,6 @@ export class Engine {
     if (!observation) return undefined;
     const predictions: (Prediction | undefined)[] = [];
     const fits: (Fit | undefined)[] = [];
-    const rivals = [leading, this.healthy, ...open.map((o) => o.hypothesis)];
     const known = rivals.map((h) => (predictions[h.index] = this.traces.predict(h.faults, chain, test.question)));
     const scale = scaleOf(this.model, test.question, known);
     const [expected] = known;

@@ -39,6 +39,8 @@ const MOST_ABSENT = 0.5;
 /** From this share on a suspect is worth proving, and what a whole proof is worth, bits. */
 const LEADS = 0.35;
 const PROOF_BITS = 1.5;
+/** What is this certain only has to be proved: to tell the rest apart would be minutes spent on nothing. */
+const SURE = 0.9;
 /** Tests that tell less than this, and prove nothing, are not worth a walk to the machine. */
 const LEAST_BITS = 0.02;
 /** How many of the best tests are looked at two deep. */
@@ -51,6 +53,8 @@ export interface Ranking {
   readonly evidence: Evidence;
   readonly probabilities: Float64Array;
   readonly school: School;
+  /** What is still prepared from the test before. */
+  readonly prepared: string;
   /** Whether a fault that comes and goes does not show at present. */
   readonly away: (h: Hypothesis) => boolean;
   /** Leave nothing out, however unlikely or small: for problems small enough to be planned to their end. */
@@ -95,7 +99,12 @@ export function rankTests(
     return { b, bits, settles, score: (bits + settles) / b.minutes };
   });
   scored.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
-  return byPlan(scored, live, weights, groups, proofOf)
+  const repairShare = live.reduce((sum, h, i) => (h.repair === leader.repair ? sum + weights[i]! : sum), 0);
+  const proving = repairShare > SURE && proof ? scored.filter((s) => proof.has(s.b.test.id)) : [];
+  const rest = byPlan(scored, live, weights, groups, proofOf, r.exact === true).filter(
+    (s) => !proving.some((p) => p.b === s.b),
+  );
+  return [...proving, ...rest]
     .filter((s) => s.bits > (r.exact === true ? 0 : LEAST_BITS) || s.settles > 0)
     .map(({ b, bits, settles, score }) => ({
       test: b.test,
@@ -114,10 +123,12 @@ interface Scored {
   readonly score: number;
 }
 
+/** A plan goes for what makes up this share of the suspicion; the rest is for the proof to exclude. */
+const PLANNED_SHARE = 0.97;
 /** Most tests that enter a plan. */
 const PLANNED = 48;
 /** From this share on it is worked out what the proof of a suspect would take. */
-const TO_PROVE = 0.1;
+const TO_PROVE = 0.05;
 
 /** With few suspects left, the order of the best plans; with many, of the best two tests. */
 function byPlan(
@@ -126,8 +137,13 @@ function byPlan(
   weights: Float64Array,
   groups: Int32Array,
   proofOf: (h: Hypothesis) => ReadonlyMap<string, number>,
+  exact: boolean,
 ): Scored[] {
-  const planned = live.flatMap((h, i) => (predicts(h) ? [i] : []));
+  const planned = likeliest(
+    live.flatMap((h, i) => (predicts(h) ? [i] : [])),
+    weights,
+    exact ? 1 : PLANNED_SHARE,
+  );
   if (planned.length > MOST_TO_PLAN) {
     const best = scored
       .slice(0, AHEAD)
@@ -155,6 +171,19 @@ function byPlan(
   });
   plan.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
   return [...plan, ...scored.slice(PLANNED)];
+}
+
+/** The likeliest of some hypotheses that together make up this share of them. */
+function likeliest(some: readonly number[], weights: Float64Array, share: number): number[] {
+  if (share === 1) return [...some];
+  const order = [...some].sort((a, b) => weights[b]! - weights[a]!);
+  let missing = share * some.reduce((sum, i) => sum + weights[i]!, 0);
+  const found = order.filter((i) => {
+    const wanted = missing > 0;
+    missing -= weights[i]!;
+    return wanted;
+  });
+  return found.sort((a, b) => a - b);
 }
 
 /** Worth per minute of a test followed by the best second test after each of its outcomes. */
@@ -202,7 +231,7 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
   // Nobody can read at a step that will hardly come.
   const absent = predictions.reduce((sum, p, i) => sum + (p && 'absent' in p && p.absent ? weights[i]! : 0), 0);
   if (absent > MOST_ABSENT && r.exact !== true)
-    return { test, of, minutes: minutesFor(r.model, test, r.school), bins: [] };
+    return { test, of, minutes: minutesFor(r.model, test, r.school, r.prepared), bins: [] };
   const order = predictions
     .map((p, i) => ({ p, i }))
     .filter((x): x is { p: Prediction; i: number } => x.p !== undefined)
@@ -221,7 +250,7 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
   return {
     test,
     of,
-    minutes: minutesFor(r.model, test, r.school),
+    minutes: minutesFor(r.model, test, r.school, r.prepared),
     bins: bins.map((b) => ({
       ...b,
       expectedBy: b.expectedBy.sort((x, y) => weights[y]! - weights[x]!).map((i) => live[i]!.index),

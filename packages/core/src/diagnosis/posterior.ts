@@ -2,7 +2,7 @@ import type { Model } from '../profile';
 import { predicts, type Hypothesis } from './hypothesis';
 import { fitOf, likelihood, scaleOf, type Fit } from './likelihood';
 import { episodeKey, questionKey, type Episode, type Evidence, type EvidenceItem } from './observation';
-import type { Prediction } from './predict';
+import { equal, type Prediction } from './predict';
 import type { Traces } from './traces';
 
 /** How one item of evidence sits with every hypothesis. */
@@ -37,6 +37,7 @@ export function fitEvidence(
   hypotheses: readonly Hypothesis[],
   evidence: Evidence,
 ): ItemFit[] {
+  const before = new Map<string, (readonly (Prediction | undefined)[])[]>();
   return evidence.items.map((item) => {
     const chain = evidence.episodes.slice(0, item.episode + 1);
     const predictions = hypotheses.map((h) =>
@@ -55,7 +56,7 @@ export function fitEvidence(
       }
     return {
       item,
-      group: `${episodeKey(episode)}|${questionKey(model, item.observation)}`,
+      group: groupOf(before, `${episodeKey(episode)}|${questionKey(model, item.observation)}`, predictions),
       predictions,
       fits,
       fitsIfBad,
@@ -64,6 +65,19 @@ export function fitEvidence(
       episode,
     };
   });
+}
+
+/** The same question is another one when something lasting was changed in between, so that another answer is expected. */
+function groupOf(
+  before: Map<string, (readonly (Prediction | undefined)[])[]>,
+  key: string,
+  predictions: readonly (Prediction | undefined)[],
+): string {
+  const like = before.get(key) ?? [];
+  before.set(key, like);
+  let at = like.findIndex((known) => known.every((p, h) => p === undefined || equal(p, predictions[h]!)));
+  if (at < 0) at = like.push(predictions) - 1;
+  return at === 0 ? key : `${key}#${at}`;
 }
 
 const without = (episode: Episode, h: Hypothesis): number[] =>

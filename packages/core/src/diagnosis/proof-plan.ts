@@ -2,12 +2,15 @@ import type { Model } from '../profile';
 import { condemnation } from './condemn';
 import type { Question } from './observation';
 import type { ItemFit } from './posterior';
-import { contradiction, ENOUGH, touches, weightOf, type ProofDebt } from './proof';
+import { contradiction, touches, weightOf, type ProofDebt } from './proof';
 
 /** A test that may take part in a proof: what it costs, and what it would find if the leading suspect is right. */
 export interface ProofOffer {
   readonly id: string;
   readonly minutes: number;
+  /** What has to be prepared for it, and its minutes when another test of the plan has prepared that already. */
+  readonly preparation: string;
+  readonly afterwards: number;
   readonly question: Question;
   readonly finds: ItemFit;
 }
@@ -43,21 +46,27 @@ export function planProof(
   items: readonly ItemFit[],
   offers: readonly ProofOffer[],
 ): ProofPlan {
-  const { leading, open } = debt;
+  const { leading, open, speaking } = debt;
+  /** Made on the part itself, or at what may rightly make it open: a look there that finds nothing clears the way. */
+  const mayCondemn = ({ question, finds }: ProofOffer): boolean =>
+    touches(model, leading, question) ||
+    ((question.kind === 'look' || question.kind === 'gauge') &&
+      condemnation(model, leading, [...items, finds]) > debt.condemned);
+  const before = open.map(({ hypothesis: h }) => contradiction(h, speaking, h.breaks === leading.breaks));
   const candidates = offers
     .map((offer): Candidate => {
       const { finds } = offer;
       const alone = STANDS_ALONE.has(finds.item.observation.kind);
-      const pays = Float64Array.from(open, ({ hypothesis: h, missing }) => {
+      const pays = Float64Array.from(open, ({ hypothesis: h, missing }, rival) => {
         const sameBreak = h.breaks === leading.breaks;
         const weight = weightOf(h, finds, sameBreak);
         if (weight === 0 || alone) return Math.min(missing, weight);
         // One more cue may say no more than those before it.
-        return Math.min(missing, contradiction(h, [...items, finds], sameBreak) - (ENOUGH - missing));
+        return Math.min(missing, contradiction(h, [...speaking, finds], sameBreak) - before[rival]!);
       });
-      return { offer, pays, touches: debt.condemned < 1 && touches(model, leading, offer.question) };
+      return { offer, pays, condemns: debt.condemned < 1 && mayCondemn(offer) };
     })
-    .filter((c) => c.touches || c.pays.some((p) => p > 0));
+    .filter((c) => c.condemns || c.pays.some((p) => p > 0));
   const condemned = (by: readonly Candidate[]): number =>
     by.length === 0
       ? debt.condemned
@@ -68,10 +77,10 @@ export function planProof(
   const pays = (c: Candidate, before: Paid): number => {
     let sum = 0;
     for (let r = 0; r < before.left.length; r++) sum += Math.min(before.left[r]!, c.pays[r]!);
-    return c.touches ? sum + CONDEMNING * (condemned([...before.own, c]) - before.condemned) : sum;
+    return c.condemns ? sum + CONDEMNING * (condemned([...before.own, c]) - before.condemned) : sum;
   };
   const after = (c: Candidate, before: Paid): Paid => {
-    const own = c.touches ? [...before.own, c] : before.own;
+    const own = c.condemns ? [...before.own, c] : before.own;
     return { left: before.left.map((l, r) => l - Math.min(l, c.pays[r]!)), own, condemned: condemned(own) };
   };
   const unpaid: Paid = { left: Float64Array.from(open, (o) => o.missing), own: [], condemned: debt.condemned };
@@ -81,12 +90,16 @@ export function planProof(
   };
 
   const chosen: Candidate[] = [];
+  const minutesOf = ({ offer }: Candidate): number =>
+    offer.preparation !== '' && chosen.some((c) => c.offer.preparation === offer.preparation)
+      ? offer.afterwards
+      : offer.minutes;
   for (let state = unpaid; ;) {
     let best: Candidate | undefined;
     let rate = 0;
     for (const c of candidates) {
       const more = chosen.includes(c) ? 0 : pays(c, state);
-      if (more > PAID && more / c.offer.minutes > rate) [best, rate] = [c, more / c.offer.minutes];
+      if (more > PAID && more / minutesOf(c) > rate) [best, rate] = [c, more / minutesOf(c)];
     }
     if (!best) break;
     chosen.push(best);
@@ -115,15 +128,15 @@ interface Candidate {
   readonly offer: ProofOffer;
   /** By rival, what it pays towards excluding it. */
   readonly pays: Float64Array;
-  /** It is made on the part itself, or on what it senses. */
-  readonly touches: boolean;
+  /** It may help to condemn the part. */
+  readonly condemns: boolean;
 }
 
 /** Where a debt stands after some tests. */
 interface Paid {
   /** By rival, what is still missing. */
   readonly left: Float64Array;
-  /** The tests that touched the part. */
+  /** The tests that may condemn the part. */
   readonly own: readonly Candidate[];
   readonly condemned: number;
 }

@@ -43,10 +43,10 @@ export function prove(
   if (breaks === undefined || leading.kind !== 'fault') return undefined;
   const direct = items.filter((i) => touches(model, leading, i.item.observation));
   const named = hypotheses.filter(predicts);
-  const standing = named.filter((h) => contradiction(h, items, h.breaks === breaks) < ENOUGH);
+  const speaking = explainedBy(leading, items);
+  const standing = named.filter((h) => h === leading || againstRival(h, speaking, h.breaks === breaks) < ENOUGH);
   const rivals = standing.filter((h) => h.breaks !== breaks && h.repair !== leading.repair);
-  const fits = contradiction(leading, items) < ENOUGH;
-  const proved = fits && condemnation(model, leading, items) > CONDEMNED && rivals.length === 0;
+  const proved = fits(leading, items) && condemnation(model, leading, items) > CONDEMNED && rivals.length === 0;
   const repairs = new Set(standing.filter((h) => h.breaks === breaks).map((h) => h.repair));
   return {
     part: breaks,
@@ -57,9 +57,23 @@ export function prove(
   };
 }
 
+/** Items that fit a suspect: what it does not explain itself cannot speak against its rivals. */
+const explainedBy = (leading: Hypothesis, items: readonly ItemFit[]): ItemFit[] =>
+  items.filter((i) => weightOf(leading, i, false) === 0);
+
+/** One thing may have been seen wrongly; a suspect that leaves two unexplained is not proved. */
+const MOST_UNEXPLAINED = 1;
+
+function fits(suspect: Hypothesis, items: readonly ItemFit[]): boolean {
+  const unexplained = new Set(items.filter((i) => weightOf(suspect, i, false) > 0).map((i) => i.group));
+  return contradiction(suspect, items) < ENOUGH && unexplained.size <= MOST_UNEXPLAINED;
+}
+
 /** What a proof still lacks: by hypothesis index the weight missing to exclude it, and whether the part was touched. */
 export interface ProofDebt {
   readonly leading: Hypothesis;
+  /** Items that the suspect explains: only these count against rivals. */
+  readonly speaking: readonly ItemFit[];
   readonly open: readonly { readonly hypothesis: Hypothesis; readonly missing: number }[];
   /** How far the part itself is condemned, 0 to 1. */
   readonly condemned: number;
@@ -72,16 +86,30 @@ export function proofDebt(
   items: readonly ItemFit[],
   leading: Hypothesis,
 ): ProofDebt | undefined {
-  if (leading.breaks === undefined || leading.kind !== 'fault' || contradiction(leading, items) >= ENOUGH)
-    return undefined;
+  if (leading.breaks === undefined || leading.kind !== 'fault' || !fits(leading, items)) return undefined;
+  const speaking = explainedBy(leading, items);
   const open = hypotheses
     .filter((h) => predicts(h) && h.repair !== leading.repair)
     .map((hypothesis) => ({
       hypothesis,
-      missing: ENOUGH - contradiction(hypothesis, items, hypothesis.breaks === leading.breaks),
+      missing: ENOUGH - againstRival(hypothesis, speaking, hypothesis.breaks === leading.breaks),
     }))
     .filter((o) => o.missing > 0);
-  return { leading, open, condemned: condemnation(model, leading, items) };
+  return { leading, speaking, open, condemned: condemnation(model, leading, items) };
+}
+
+/** What a coincidence weighs: the fault of a rival that comes and goes went or came just when something was done. */
+const COINCIDENCE = 1;
+
+/** `contradiction` of a rival of a suspect that explains everything without coincidences. */
+export function againstRival(h: Hypothesis, items: readonly ItemFit[], sameBreak: boolean): number {
+  const weight = contradiction(h, items, sameBreak);
+  if (h.occurs === 1) return weight;
+  const episodes = [...new Set(items.map((i) => i.item.episode))].map((episode) => {
+    const own = items.filter((i) => i.item.episode === episode);
+    return weightAgainst(own, (i) => i.fits[h.index], sameBreak) - weightAgainst(own, (i) => i.sound, sameBreak);
+  });
+  return episodes.some((w) => w < 0) && episodes.some((w) => w > 0) ? weight + COINCIDENCE : weight;
 }
 
 /**
@@ -112,7 +140,7 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
     if (own === 0) continue;
     const { kind } = i.item.observation;
     if (kind === 'volts' || kind === 'ohms' || kind === 'gauge') weight += own;
-    else if (kind !== 'look') soft.add(i.group);
+    else if (kind !== 'look') soft.add(saidSo(i));
     else {
       // The same look again is the same look; what makes it weigh more does so every time.
       const time = `${i.group}@${i.item.episode}`;
@@ -121,6 +149,20 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
   }
   for (const look of looks.values()) weight += look;
   return weight + (soft.size >= CUES_ENOUGH ? ENOUGH : Math.min(1, soft.size));
+}
+
+/** The same answer to the same cue, with something else unplugged or done, is no other cue. */
+function saidSo({ item: { observation: o }, group }: ItemFit): string {
+  switch (o.kind) {
+    case 'seen':
+      return `seen ${o.phase} ${o.answer}`;
+    case 'outcome':
+      return o.outcome;
+    case 'code':
+      return `code ${o.code}`;
+    default:
+      return group;
+  }
 }
 
 /** What one item weighs against a hypothesis it fits badly. */

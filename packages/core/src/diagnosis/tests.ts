@@ -1,7 +1,7 @@
 import type { School } from '../component-test';
 import type { Ask, Model, Part } from '../profile';
 import type { Setup } from '../sequence';
-import { questionKey, type Question } from './observation';
+import { questionKey, type Evidence, type Question } from './observation';
 
 /** Something done to the appliance for the length of one test. */
 export type Intervention = { readonly unplug: string } | { readonly bypass: string } | { readonly action: string };
@@ -11,8 +11,11 @@ export interface Test {
   readonly id: string;
   readonly question: Question;
   readonly intervention: Intervention | undefined;
-  /** Minutes it takes, reach included. */
+  /** Minutes it takes, reach and preparation included. */
   readonly minutes: number;
+  /** What has to be prepared for it (a plug pulled, a part isolated), and its minutes once that is done; '' for nothing. */
+  readonly preparation: string;
+  readonly prepared: number;
   /** A probe touches line voltage. */
   readonly line: boolean;
   /** Place in the walk from source to load, for the terminal-by-terminal order. */
@@ -25,17 +28,30 @@ const BYPASS_MINUTES = 4;
 const TRY_MINUTES = 2;
 /** Watching one cue costs little once one stands in front of the burner. */
 const CUE_MINUTES = 0.3;
+/** One more winding of a part that is isolated already, one more thing asked of a try that is watched. */
+const ONE_MORE_MINUTES = 0.5;
+
+/** What is watched or read off rather than measured. */
+const isCue = ({ kind }: Ask): boolean => kind === 'seen' || kind === 'outcome' || kind === 'code';
 
 /** Every test the profile allows, in the order of a terminal-by-terminal walk. */
 export function testsOf(model: Model): Test[] {
   const tests: Test[] = [];
-  const add = (question: Question, minutes: number, line = false, intervention?: Intervention): void => {
-    const prefix = intervention ? `${Object.entries(intervention)[0]!.join(' ')}: ` : '';
+  const add = (
+    question: Question,
+    minutes: number,
+    line = false,
+    intervention?: Intervention,
+    prepared = minutes,
+  ): void => {
+    const done = intervention ? Object.entries(intervention)[0]!.join(' ') : '';
     tests.push({
-      id: prefix + questionKey(model, question),
+      id: `${done === '' ? '' : `${done}: `}${questionKey(model, question)}`,
       question,
       intervention,
       minutes,
+      preparation: question.kind === 'ohms' ? isolation(model, question.part) : done,
+      prepared: Math.min(minutes, prepared),
       line,
       order: tests.length,
     });
@@ -69,7 +85,7 @@ export function testsOf(model: Model): Test[] {
   model.looks.forEach((look, i) => !look.before && add({ kind: 'look', look: i }, look.minutes));
   for (const part of model.parts)
     for (const dead of part.kind.deadTests(part.spec))
-      add({ kind: 'ohms', part: part.index, branch: dead.branch }, part.minutes);
+      add({ kind: 'ohms', part: part.index, branch: dead.branch }, part.minutes, false, undefined, ONE_MORE_MINUTES);
   const asked = (ask: Ask): { question: Question; minutes: number; line: boolean } => {
     switch (ask.kind) {
       case 'volts': {
@@ -85,17 +101,19 @@ export function testsOf(model: Model): Test[] {
         return { question: ask, minutes: TRY_MINUTES, line: false };
     }
   };
+  // Cues of a try that is watched for another question already cost hardly more.
+  const once = (ask: Ask, minutes: number): number => (isCue(ask) ? ONE_MORE_MINUTES : minutes);
   for (const plug of model.plugs)
     for (const ask of plug.asks) {
       const { question, minutes, line } = asked(ask);
-      add(question, plug.minutes + minutes, line, { unplug: plug.id });
+      add(question, plug.minutes + minutes, line, { unplug: plug.id }, once(ask, minutes));
     }
   for (const action of model.actions)
     for (const ask of action.asks) {
       const { question, minutes, line } = asked(ask);
-      add(question, action.minutes + (ask.kind === 'outcome' || ask.kind === 'code' ? 0 : minutes), line, {
-        action: action.id,
-      });
+      // The minutes of an action go as far as the end of its try.
+      const reading = ask.kind === 'outcome' || ask.kind === 'code' ? 0 : minutes;
+      add(question, action.minutes + reading, line, { action: action.id }, once(ask, minutes));
     }
   for (const part of model.parts)
     if (mayBypass(part)) add({ kind: 'outcome' }, BYPASS_MINUTES, false, { bypass: part.id });
@@ -123,12 +141,20 @@ export function setupFor(present: Setup, intervention: Intervention | undefined)
 /** What a test of another school than one's own costs more: slower, and against the grain. */
 const OTHER_SCHOOL = 1.6;
 
-/** Minutes a test takes somebody of a school. */
-export function minutesFor(model: Model, test: Test, school: School): number {
+/** The preparation for a dead test. */
+const isolation = (model: Model, part: number): string => `isolated ${model.parts[part]!.id}`;
+
+/** The part that is isolated because its ohms were read last; '' when another reading was the last. */
+export function isolated(model: Model, { items }: Evidence): string {
+  const last = items[items.length - 1]?.observation;
+  return last?.kind === 'ohms' ? isolation(model, last.part) : '';
+}
+
+/** Minutes a test takes somebody of a school; `prepared` names what is still prepared from the test before. */
+export function minutesFor(model: Model, test: Test, school: School, prepared = ''): number {
   const way = probingOf(model, test);
-  return way === undefined || way === school.probing
-    ? test.minutes
-    : test.minutes * (way === 'to-common' ? 1.2 : OTHER_SCHOOL);
+  const minutes = test.preparation !== '' && test.preparation === prepared ? test.prepared : test.minutes;
+  return way === undefined || way === school.probing ? minutes : minutes * (way === 'to-common' ? 1.2 : OTHER_SCHOOL);
 }
 
 /** Which way of looking for an open device a test belongs to. */
