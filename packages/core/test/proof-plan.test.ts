@@ -1,46 +1,6 @@
-import {
-  Engine,
-  FIRST_EPISODE,
-  predicts,
-  setupFor,
-  synthesise,
-  type Evidence,
-  type Hypothesis,
-} from '../src/diagnosis';
+import { Engine, predicts, type Evidence, type Hypothesis } from '../src/diagnosis';
 import { profile } from './models';
-
-/** What is seen of one try when a fault is there and nobody errs. */
-function watched(engine: Engine, h: Hypothesis): Evidence {
-  const questions = [
-    ...engine.model.phases.map((p) => ({ kind: 'seen' as const, phase: p.index })),
-    { kind: 'outcome' as const },
-  ];
-  const nothing: Evidence = { episodes: [FIRST_EPISODE], items: [] };
-  return {
-    ...nothing,
-    items: questions.map((q, i) => ({
-      id: `w${i}`,
-      episode: 0,
-      observation: synthesise(engine.model, q, engine.expect(nothing, h, q))!,
-    })),
-  };
-}
-
-/** Adds the answers to some tests, as the fault gives them; what a test changes is put back after it. */
-function followed(engine: Engine, h: Hypothesis, before: Evidence, ids: readonly string[]): Evidence {
-  let { episodes } = before;
-  const items = [...before.items];
-  for (const id of ids) {
-    const test = engine.tests.find((t) => t.id === id)!;
-    const normal = episodes[episodes.length - 1]!;
-    if (test.intervention) episodes = [...episodes, { ...normal, setup: setupFor(normal.setup, test.intervention) }];
-    const prediction = engine.expect({ episodes, items }, h, test.question);
-    const observation = synthesise(engine.model, test.question, prediction)!;
-    items.push({ id, episode: episodes.length - 1, observation });
-    if (test.intervention) episodes = [...episodes, normal];
-  }
-  return { episodes, items };
-}
+import { followed, watched } from './visits';
 
 const nobody: ReadonlySet<string> = new Set();
 

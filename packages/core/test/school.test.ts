@@ -1,4 +1,4 @@
-import { judgeDeadTest, judgeThermocouple, USUAL_SCHOOL } from '../src/component-test';
+import { judgeDeadTest, judgeSparkGap, judgeThermocouple, USUAL_SCHOOL } from '../src/component-test';
 import { Engine, instruction, minutesFor, provesWords, type Evidence } from '../src/diagnosis';
 import { findNet } from '../src/profile';
 import { NORMAL_SETUP } from '../src/sequence';
@@ -37,6 +37,15 @@ describe('schools change limits, kinds and costs, never the appliance', () => {
     expect(judgeThermocouple(-0.037).verdict).toBe('good');
     expect(judgeThermocouple(0.009).verdict).toBe('bad');
     expect(judgeThermocouple(0.022, { ...USUAL_SCHOOL, thermocoupleVolts: 0.025 }).verdict).toBe('marginal');
+  });
+  test('a spark gap of 3/16 in is accepted and noted, or too wide for who takes 1/8 in only', () => {
+    const strict = { ...USUAL_SCHOOL, sparkGap: 0.003175 };
+    expect(judgeSparkGap(0.0032).verdict).toBe('good');
+    expect(judgeSparkGap(0.0032, strict).verdict).toBe('good');
+    expect(judgeSparkGap(0.0048).verdict).toBe('marginal');
+    expect(judgeSparkGap(0.0048, strict).verdict).toBe('bad');
+    expect(judgeSparkGap(0.006).verdict).toBe('bad');
+    expect(judgeSparkGap(0.001).verdict).toBe('bad');
   });
   test('an igniter inside its maker’s range is good, not marginal: 40 to 90 Ω cold', () => {
     const element = { branch: '', title: 'element, cold', low: 40, high: 90 };

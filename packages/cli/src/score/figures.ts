@@ -56,8 +56,16 @@ const ADVISED = 0.5;
 /** Most repairs on one visit before it is given up. */
 const MOST_REPAIRS = 4;
 
+/** One appliance to be visited: a hidden fault, and what the visit counts for. */
+interface Drawn {
+  readonly hidden: Hypothesis;
+  readonly seed: number;
+  readonly weight: number;
+}
+
 interface Played {
   readonly hidden: Hypothesis;
+  readonly weight: number;
   readonly finding: Finding;
   readonly right: boolean;
 }
@@ -68,15 +76,13 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
   const engine = new Engine(loadProfile(text, file));
   const known = coverage(engine);
   const faults = known.faults.filter((h) => !known.silent.includes(h));
+  const visits = drawVisits(faults, size);
   const play = (policy: Policy, misreported: number): Played[] =>
-    faults.flatMap((hidden, f) =>
-      Array.from({ length: size.per }, (_, i) => {
-        const random = new Random(size.seed * 100_003 + f * 101 + i);
-        const appliance = new Appliance(text, file, hidden.faults, random, misreported);
-        const finding = new Visit(engine, appliance, policy, policy === 'knowing' ? hidden : undefined).diagnose();
-        return { hidden, finding, right: isRight(known, hidden, finding.named) };
-      }),
-    );
+    visits.map(({ hidden, seed, weight }) => {
+      const appliance = new Appliance(text, file, hidden.faults, new Random(seed), misreported);
+      const finding = new Visit(engine, appliance, policy, policy === 'knowing' ? hidden : undefined).diagnose();
+      return { hidden, weight, finding, right: isRight(known, hidden, finding.named) };
+    });
   const advice = play('advice', MISREPORTED);
   const walk = play('walk', MISREPORTED);
   const knowing = play('knowing', MISREPORTED);
@@ -104,12 +110,29 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
     doubleError: share(double, (v) => v.right),
     optimum: optimumRatios(engine, faults, new Random(size.seed), size.problems),
     pairs: playPairs(engine, text, file, faults, size),
-    withheld: playWithheld(text, file, known, faults, size),
+    withheld: playWithheld(text, file, known, visits),
     calibration: calibrationError(advice.flatMap((v) => statements(known, v))),
     missed: [...new Set(advice.filter((v) => !v.right).map((v) => `${v.hidden.id} → ${v.finding.named}`))],
     alike: known.alike.map((g) => g.map((h) => h.id).join(' = ')),
     silent: known.silent.map((h) => h.id),
   };
+}
+
+/**
+ * Every fault at least once, and the likely ones oftener: `per` times as many visits as there are faults, shared out by how
+ * likely each is, so that no single visit decides a figure.
+ */
+function drawVisits(faults: readonly Hypothesis[], { seed, per }: ScoreSize): Drawn[] {
+  const total = faults.reduce((sum, h) => sum + h.prior, 0);
+  return faults.flatMap((hidden, f) => {
+    const share = hidden.prior / total;
+    const times = Math.max(1, Math.round(per * faults.length * share));
+    return Array.from({ length: times }, (_, i) => ({
+      hidden,
+      seed: seed * 100_003 + f * 101 + i,
+      weight: share / times,
+    }));
+  });
 }
 
 /** Whether a repair mends the hidden fault, or one that nothing tells apart from it. */
@@ -123,7 +146,7 @@ const statements = (known: Coverage, v: Played): Weighed[] =>
   v.finding.stated.map((s) => ({
     stated: s.probability,
     right: isRight(known, v.hidden, s.repair),
-    weight: v.hidden.prior / v.finding.stated.length,
+    weight: v.weight / v.finding.stated.length,
   }));
 
 function share(list: readonly Played[], test: (v: Played) => boolean): number {
@@ -131,8 +154,7 @@ function share(list: readonly Played[], test: (v: Played) => boolean): number {
 }
 
 function mean(list: readonly Played[], value: (v: Played) => number): number {
-  const total = list.reduce((sum, v) => sum + v.hidden.prior, 0);
-  return list.reduce((sum, v) => sum + v.hidden.prior * value(v), 0) / total;
+  return list.reduce((sum, v) => sum + v.weight * value(v), 0);
 }
 
 /** Random pairs: diagnose, repair what is named first, go on, until it runs. */
@@ -176,32 +198,23 @@ function drawn(faults: readonly Hypothesis[], random: Random): Hypothesis {
 }
 
 /** Takes each fault out of the model in turn and lets it happen all the same. */
-function playWithheld(
-  text: string,
-  file: string,
-  known: Coverage,
-  faults: readonly Hypothesis[],
-  size: ScoreSize,
-): Score['withheld'] {
-  const played: { readonly hidden: Hypothesis; readonly open: boolean; readonly wrong: boolean }[] = [];
+function playWithheld(text: string, file: string, known: Coverage, visits: readonly Drawn[]): Score['withheld'] {
+  const played: { readonly weight: number; readonly open: boolean; readonly wrong: boolean }[] = [];
   const model = loadProfile(text, file);
-  for (let n = 0; n < faults.length * size.per; n++) {
-    const hidden = faults[n % faults.length]!;
+  for (const { hidden, seed, weight } of visits) {
     // The whole repair is withheld: its other modes would name the same part.
     const gone = Object.fromEntries(known.faults.filter((h) => h.repair === hidden.repair).map((h) => [h.id, 0]));
     const engine = new Engine(model, gone);
-    const random = new Random(size.seed * 7_919 + n);
-    const finding = new Visit(engine, new Appliance(text, file, hidden.faults, random), 'advice').diagnose();
+    const finding = new Visit(engine, new Appliance(text, file, hidden.faults, new Random(seed)), 'advice').diagnose();
     // Its own way of failing is not in the model: naming the part that is broken is all that can be right.
     const broken = model.parts[hidden.faults[0]!.part]!;
     const parts = [broken.id, model.parts[broken.assembly]!.id];
     const right = isRight(known, hidden, finding.named) || parts.includes(finding.named.split(':')[0]!);
     const wrong = finding.proved && !right;
-    played.push({ hidden, open: !wrong || finding.kind === 'unknown', wrong });
+    played.push({ weight, open: !wrong || finding.kind === 'unknown', wrong });
   }
-  const total = played.reduce((sum, v) => sum + v.hidden.prior, 0);
   const part = (test: (v: (typeof played)[number]) => boolean): number =>
-    played.reduce((sum, v) => sum + (test(v) ? v.hidden.prior : 0), 0) / total;
+    played.reduce((sum, v) => sum + (test(v) ? v.weight : 0), 0);
   return {
     visits: played.length,
     openMinded: part((v) => v.open),

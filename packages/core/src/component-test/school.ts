@@ -9,6 +9,8 @@ export interface School {
   readonly contactOhms: number;
   /** Working minimum of a thermocouple, open circuit, volts. */
   readonly thermocoupleVolts: number;
+  /** Widest spark gap that is accepted, metres: an eighth of an inch, or up to three sixteenths. */
+  readonly sparkGap: number;
   /** Share of its book value within which a winding is good; twice that is marginal. */
   readonly windingShare: number;
   /** Best test first, or terminal by terminal from source to load. */
@@ -20,6 +22,7 @@ export const USUAL_SCHOOL: School = {
   probing: 'to-common',
   contactOhms: 1,
   thermocoupleVolts: 0.02,
+  sparkGap: 0.0047625,
   windingShare: 0.1,
   order: 'best-first',
 };

@@ -329,6 +329,11 @@ function outputMissing({ model, items }: Inquiry, part: Part, output: Branch): b
   });
 }
 
+/** Whether a quantity is measured to find this fault: a condition's, or one that nothing but the part itself disturbs. */
+const shownByGauge = (model: Model, part: Part, quantity: number): boolean =>
+  isAbout(model, part, quantity) &&
+  (part.kind.name === 'condition' || disturbers(model, part, [quantity]).length === 0);
+
 /** What is wrong was found: by a careful look, or by two findings. */
 function finding({ model, h, items }: Inquiry, part: Part, mode: string): number {
   let weight = 0;
@@ -345,11 +350,7 @@ function finding({ model, h, items }: Inquiry, part: Part, mode: string): number
     if (o.kind === 'look' && answerShows(model, o.look, o.answer, part, mode)) {
       counted.add(i.group);
       weight += !doubt && 1 - own.blunder >= CAREFUL ? 1 : FINDING;
-    } else if (
-      o.kind === 'gauge' &&
-      part.kind.name === 'condition' &&
-      isAbout(model, part, model.gauges[o.gauge]!.quantity)
-    ) {
+    } else if (o.kind === 'gauge' && shownByGauge(model, part, model.gauges[o.gauge]!.quantity)) {
       counted.add(i.group);
       weight += FINDING;
     }

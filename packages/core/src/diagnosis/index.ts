@@ -30,7 +30,7 @@ export { contradiction, terminals, type Proof } from './proof';
 export { commonNets } from './touch';
 export { Traces, type Lived } from './traces';
 export { cautionsFor, DANGER_WORDS, goesRoundSafety, mayPropose, type Danger, type Role } from './safety';
-export { mayBypass, minutesFor, setupFor, type Intervention, type Test } from './tests';
+export { isolated, mayBypass, minutesFor, setupFor, type Intervention, type Test } from './tests';
 export {
   answerWords,
   codeWords,
@@ -42,6 +42,7 @@ export {
   predictionWords,
   provesWords,
   questionTitle,
+  testTitle,
   questionWords,
   voltsReading,
 } from './wording';

@@ -34,12 +34,13 @@ const STRAY_SHARE = 0.25;
 /** A phase that never comes under a hypothesis can hardly have been read in. */
 const ABSENT = 0.35;
 
-/** Smallest error of a gauge, by dimension of the quantity: 0.02 in w.c., 0.15 µA, 2 K, 0.2 % CO2. */
+/** Smallest error of a gauge, by dimension of the quantity: 0.02 in w.c., 0.15 µA, 2 K, 0.2 % CO2, a third of a millimetre. */
 const GAUGE_FLOOR: Partial<Readonly<Record<Dimension, number>>> = {
   pressure: 5,
   current: 0.15e-6,
   temperature: 2,
   fraction: 0.002,
+  length: 0.0003,
 };
 /** For what has no floor of its own. */
 const ANY_FLOOR = 0.01;

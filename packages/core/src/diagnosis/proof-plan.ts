@@ -16,12 +16,14 @@ export interface ProofOffer {
 }
 
 /** No tests that would prove anything. */
-export const NO_PROOF: ProofPlan = { shares: new Map(), paid: 0, alone: new Map() };
+export const NO_PROOF: ProofPlan = { shares: new Map(), minutes: new Map(), paid: 0, alone: new Map() };
 
 /** Tests that together pay the debt of a proof in few minutes, each answered as the leading suspect expects. */
 export interface ProofPlan {
-  /** By test id the share of the debt that it pays within the plan. */
+  /** By test id the share of the debt that it pays within the plan; in the order in which the tests are made. */
   readonly shares: ReadonlyMap<string, number>;
+  /** By test id the minutes it takes within the plan: what is prepared for one test is not prepared again for the next. */
+  readonly minutes: ReadonlyMap<string, number>;
   /** Share of the debt that all of them pay; 1 completes the proof. */
   readonly paid: number;
   /** By test id the share that it would pay alone; tests that pay nothing are left out. */
@@ -90,10 +92,8 @@ export function planProof(
   };
 
   const chosen: Candidate[] = [];
-  const minutesOf = ({ offer }: Candidate): number =>
-    offer.preparation !== '' && chosen.some((c) => c.offer.preparation === offer.preparation)
-      ? offer.afterwards
-      : offer.minutes;
+  const minutesOf = ({ offer }: Candidate, before: readonly Candidate[] = chosen): number =>
+    before.some((c) => alikePrepared(c.offer, offer)) ? offer.afterwards : offer.minutes;
   for (let state = unpaid; ;) {
     let best: Candidate | undefined;
     let rate = 0;
@@ -113,16 +113,26 @@ export function planProof(
 
   const share = (amount: number): number => amount / Math.max(owed, PAID);
   const shares = new Map<string, number>();
-  chosen.reduce((state, c) => {
+  const minutes = new Map<string, number>();
+  const inOrder = chosen.flatMap((c, i) => {
+    if (chosen.slice(0, i).some((b) => alikePrepared(b.offer, c.offer))) return [];
+    return [c, ...chosen.slice(i + 1).filter((later) => alikePrepared(c.offer, later.offer))];
+  });
+  inOrder.reduce((state, c, i) => {
     shares.set(c.offer.id, share(pays(c, state)));
+    minutes.set(c.offer.id, minutesOf(c, inOrder.slice(0, i)));
     return after(c, state);
   }, unpaid);
   return {
     shares,
+    minutes,
     paid: owed <= PAID ? 1 : Math.min(1, share(paid)),
     alone: new Map(candidates.map((c) => [c.offer.id, share(pays(c, unpaid))])),
   };
 }
+
+const alikePrepared = (a: ProofOffer, b: ProofOffer): boolean =>
+  a.preparation !== '' && a.preparation === b.preparation;
 
 interface Candidate {
   readonly offer: ProofOffer;

@@ -1,7 +1,15 @@
 import type { PartSymbol } from '../parts';
 import type { Model, Part } from '../profile';
 import type { Outcome } from '../sequence';
-import { formatMillivolts, formatNumber, formatQuantity, formatReading, type Reading, type UnitSystem } from '../units';
+import {
+  capital,
+  formatMillivolts,
+  formatNumber,
+  formatQuantity,
+  formatReading,
+  type Reading,
+  type UnitSystem,
+} from '../units';
 import { levelOf } from './volts-range';
 import type { Observation, Question } from './observation';
 import { COMPLAINTS } from './complaint';
@@ -145,6 +153,15 @@ export function questionTitle(model: Model, q: Question): string {
     case 'told':
       return 'Complaint';
   }
+}
+
+/** Short name of a test: the question, and what is done for it. */
+export function testTitle(model: Model, { question, intervention }: Test): string {
+  const title = questionTitle(model, question);
+  if (!intervention) return title;
+  if ('unplug' in intervention) return `${capital(plugTitle(model, intervention.unplug))} out: ${title}`;
+  if ('action' in intervention) return `${actionOf(model, intervention.action).title}: ${title}`;
+  return `Jumper across the ${partTitle(model, intervention.bypass)}: ${title}`;
 }
 
 /** A prediction as one would say it: "26 V", "OL", "wanders between 0 and 17 V". */

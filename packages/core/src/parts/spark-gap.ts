@@ -14,6 +14,7 @@ export const sparkGap: PartKind = {
       weight: 1.2,
       mend: 'replace',
     },
+    { id: 'wide', words: 'stands too far off: no spark jumps the gap', weight: 0.3, mend: 'correct' },
     { id: 'lead-off', words: 'has its lead off: no spark', weight: 0.8, mend: 'reconnect' },
     other(0.1),
   ],

@@ -195,7 +195,9 @@ class View implements PartView {
 
   amps(name: string): number {
     const electrical = this.movers.electricalOf(this.branch(name));
-    return electrical.type === 'impedance' ? this.volts(name) / Math.hypot(electrical.r, electrical.x) : 0;
+    if (electrical.type !== 'impedance') return 0;
+    // The plain root here too: every fuse asks at every instant.
+    return this.volts(name) / Math.sqrt(electrical.r * electrical.r + electrical.x * electrical.x);
   }
 
   sensed(field: string): number {
@@ -211,6 +213,8 @@ class View implements PartView {
 
   private branch(name: string): Branch {
     const { branches } = this.part;
-    return branches.length === 1 ? branches[0]! : branches.find((b) => b.name === name)!;
+    let at = 0;
+    while (at < branches.length - 1 && branches[at]!.name !== name) at++;
+    return branches[at]!;
   }
 }

@@ -1,4 +1,5 @@
 import type { Model } from '../profile';
+import { capital } from '../units';
 
 /** A stretch of time that somebody has to sit out: a purge, a delay, a lockout, a cool-down. */
 export interface Wait {
@@ -27,5 +28,3 @@ export function waitsOf(model: Model): Wait[] {
   for (const action of model.actions) add(`action ${action.id}`, action.title, action.wait / 1000);
   return waits.sort((a, b) => a.seconds - b.seconds);
 }
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

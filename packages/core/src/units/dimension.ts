@@ -110,6 +110,8 @@ export function findUnit(typed: string, expected?: Dimension): Unit | undefined 
   if (bare !== undefined && text !== 'm' && text !== 'K') return prefixed(bare, text, siUnit(expected ?? 'resistance'));
   if (text === 'm' && expected !== undefined && expected !== 'length')
     return expected === 'time' ? FOLDED.get('min') : prefixed(1e-3, 'm', siUnit(expected));
+  // Of a gap an inch is an inch, and not a column of water.
+  if (/^(in\.?|")$/i.test(text) && expected === 'length') return FOLDED.get('inch');
   if (text === 'K' && expected === 'resistance') return prefixed(1e3, 'k', siUnit('resistance'));
   const exact = EXACT.get(text);
   if (exact) return exact;

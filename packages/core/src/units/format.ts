@@ -94,3 +94,6 @@ function displayUnit(value: number, dimension: Dimension, system: UnitSystem): U
   }
   return base;
 }
+
+/** Words as they begin a line. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -6,4 +6,4 @@ export type { Dimension } from './dimension';
 export { findUnit } from './dimension';
 export { readingValue, type Reading } from './reading';
 export { parseQuantity, parseReading, type Parsed } from './parse';
-export { formatMillivolts, formatNumber, formatQuantity, formatReading, type UnitSystem } from './format';
+export { capital, formatMillivolts, formatNumber, formatQuantity, formatReading, type UnitSystem } from './format';

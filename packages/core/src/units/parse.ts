@@ -6,6 +6,8 @@ export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok
 const NUMBER = String.raw`[-+]?(?:\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d*)?|[.,]\d+)(?:e[-+]?\d+)?`;
 const SINGLE = new RegExp(String.raw`^(${NUMBER})\s*(.*)$`, 'i');
 const RANGE = new RegExp(String.raw`^(${NUMBER})\s*([^\d\s.,+-]*)\s*(?:-|–|—|\.\.|to|…)\s*(${NUMBER})\s*(.*)$`, 'i');
+/** The size of a drill: inches unless said otherwise. */
+const FRACTION = /^(\d+)\s*\/\s*(\d+)\s*(\S+)?$/;
 const OPEN = /^(ol|o\.l\.?|0l|open|infinite|inf|∞)$/i;
 
 const ASK: Partial<Record<Dimension, string>> = {
@@ -15,6 +17,7 @@ const ASK: Partial<Record<Dimension, string>> = {
   pressure: 'a pressure, for example 0.6 inwc or 150 Pa',
   temperature: 'a temperature, for example 140 F or 60 C',
   time: 'a time, for example 4.5 s or 2 min',
+  length: 'a length, for example 3.2 mm or 1/8 in',
   fraction: 'a share, for example 8.5 % or 60 ppm',
 };
 
@@ -26,6 +29,7 @@ const PLAUSIBLE: Partial<Record<Dimension, number>> = {
   pressure: 7e6,
   temperature: 2000,
   time: 7 * 86400,
+  length: 100,
   fraction: 1,
 };
 
@@ -49,6 +53,11 @@ export function parseReading(text: string, expected?: Dimension): Parsed<Reading
     if (expected !== undefined && expected !== 'resistance')
       return fail(`"${typed}" (open line) is an ohms reading; here type ${ask(expected)}.`);
     return { ok: true, value: { kind: 'open', dimension: 'resistance' } };
+  }
+  const drill = expected === 'length' ? FRACTION.exec(typed) : null;
+  if (drill) {
+    if (Number(drill[2]) === 0) return fail(`"${typed}" divides by nothing. Type ${ask(expected)}.`);
+    return parseReading(`${Number(drill[1]) / Number(drill[2])} ${drill[3] ?? 'in'}`, expected);
   }
   const range = RANGE.exec(typed);
   if (range && !/e$/i.test(range[1]!)) {

@@ -1,5 +1,5 @@
 import type { CallEvent, CallState, EventBody } from '@zetalysis/core/call';
-import { judgeDeadTest, judgeThermocouple, type School } from '@zetalysis/core/component-test';
+import { judgeDeadTest, judgeSparkGap, judgeThermocouple, type School } from '@zetalysis/core/component-test';
 import {
   COMPLAINTS,
   contradiction,
@@ -102,8 +102,13 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
       const verdict = dead ? ` ${judgeDeadTest(dead, body.reading, school).words}` : '';
       return `${title(body.part)}: ${formatReading(body.reading, units)}, isolated.${verdict}`;
     }
-    case 'gauge':
-      return `${model.gauges.find((g) => g.id === body.gauge)?.title ?? body.gauge}: ${formatReading(body.reading, units)}`;
+    case 'gauge': {
+      const gauge = model.gauges.find((g) => g.id === body.gauge);
+      const reading = `${gauge?.title ?? body.gauge}: ${formatReading(body.reading, units)}`;
+      // The one length that is measured on these machines.
+      const isGap = gauge !== undefined && model.quantities[gauge.quantity]!.dimension === 'length';
+      return isGap ? `${reading}. ${judgeSparkGap(readingValue(body.reading), school).words}` : reading;
+    }
     case 'timing':
       return `Time to ${model.phases.find((p) => p.id === body.phase)?.title ?? body.phase}: ${formatReading(body.reading, units)}`;
     case 'look': {

@@ -1,5 +1,5 @@
 import type { CallState } from '@zetalysis/core/call';
-import { questionTitle, type Assessment, type Engine } from '@zetalysis/core/diagnosis';
+import { testTitle, type Assessment, type Engine } from '@zetalysis/core/diagnosis';
 import type { ViewOptions } from './view';
 
 /** What it would take to prove one suspect, as the screen shows it. */
@@ -23,10 +23,10 @@ export function proofView(
   const suspect = assessment.suspects.find((s) => s.repair === repair);
   if (suspect?.leading.kind !== 'fault') return undefined;
   const situation = { evidence: state.evidence, declined: state.declined, role, school };
-  const { shares, paid } = engine.planProof(situation, assessment, suspect.leading);
+  const { shares, minutes, paid } = engine.planProof(situation, assessment, suspect.leading);
   const tests = [...shares.keys()].map((id) => {
     const test = engine.tests.find((t) => t.id === id)!;
-    return { id, title: questionTitle(engine.model, test.question), minutes: test.minutes };
+    return { id, title: testTitle(engine.model, test), minutes: minutes.get(id)! };
   });
   return { tests, minutes: tests.reduce((sum, t) => sum + t.minutes, 0), whole: paid > 0.999 };
 }

@@ -7,9 +7,9 @@ import {
   OUTCOME_WORDS,
   predictionWords,
   provesWords,
-  questionTitle,
   setupFor,
   telephoneQuestions,
+  testTitle,
   type Assessment,
   type Engine,
   type Question,
@@ -95,7 +95,7 @@ export function testsView(
       : engine.expect(state.evidence, engine.healthy, q);
     return {
       id: test.id,
-      title: questionTitle(model, q),
+      title: testTitle(model, test),
       instruction: instruction(model, test),
       minutes,
       cautions: cautionsFor(model, test),

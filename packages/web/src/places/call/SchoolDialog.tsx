@@ -51,6 +51,10 @@ export function SchoolDialog({ school, onChange, onClose }: Props) {
         [0.02, '20 mV'],
         [0.025, '25 mV'],
       ])}
+      {choice('sparkGap', 'A spark gap is accepted', [
+        [0.003175, 'At 1/8 in only'],
+        [0.0047625, 'Up to 3/16 in'],
+      ])}
       {choice('windingShare', 'A winding is good within', [
         [0.1, '± 10 % of its book value'],
         [0.2, '± 20 % of its book value'],

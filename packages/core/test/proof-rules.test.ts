@@ -1,0 +1,160 @@
+import { Engine, isolated, minutesFor, testTitle, type Evidence, type Hypothesis } from '../src/diagnosis';
+import { USUAL_SCHOOL } from '../src/component-test';
+import { profile } from './models';
+import { followed, watched } from './visits';
+
+const hypothesis = (engine: Engine, id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
+const standing = (engine: Engine, evidence: Evidence) => {
+  const { suspects, proof } = engine.assess(evidence, { pairs: false });
+  return { first: suspects[0]!.repair, proved: proof?.standing === 'proved' };
+};
+/** The evidence with some cues answered the other way. */
+const flipped = (engine: Engine, evidence: Evidence, ...phases: string[]): Evidence => ({
+  ...evidence,
+  items: evidence.items.map((i) =>
+    i.observation.kind === 'seen' && phases.includes(engine.model.phases[i.observation.phase]!.id)
+      ? { ...i, observation: { ...i.observation, answer: !i.observation.answer } }
+      : i,
+  ),
+});
+const nobody: ReadonlySet<string> = new Set();
+const proposed = (engine: Engine, evidence: Evidence): string[] =>
+  engine
+    .next({ evidence, declined: nobody, role: 'technician' }, engine.assess(evidence, { pairs: false }))
+    .map((t) => t.test.id);
+
+describe('what is no proof', () => {
+  test('a cock that stands along the pipe is not proved shut, however empty the pipe is', () => {
+    const engine = new Engine(profile('steam-standing-pilot'));
+    const shut = hypothesis(engine, 'gas-cock.shut');
+    const gauged = followed(engine, shut, watched(engine, shut), [
+      'gauge gas-inlet',
+      'look flame-shape',
+      'look gas-on',
+    ]);
+    expect(standing(engine, followed(engine, shut, gauged, ['look gas-cock']))).toEqual({
+      first: 'gas-cock:correct',
+      proved: true,
+    });
+    const cock = engine.model.looks.findIndex((l) => l.id === 'gas-cock');
+    const along = engine.model.looks[cock]!.answers.findIndex((a) => a.id === 'along');
+    const denied: Evidence = {
+      ...gauged,
+      items: [...gauged.items, { id: 'l', episode: 0, observation: { kind: 'look', look: cock, answer: along } }],
+    };
+    expect(standing(engine, denied).proved).toBe(false);
+  });
+
+  test('a relay whose contact is open is not proved bad until its coil was measured live', () => {
+    const engine = new Engine(profile('furnace-valve-control'));
+    const relay = hypothesis(engine, 'fan-relay.contact-open');
+    const contact = followed(engine, relay, watched(engine, relay), [
+      'volts BV C blower',
+      'volts L1D N pilot',
+      'volts BL N pilot',
+    ]);
+    expect(standing(engine, contact).proved).toBe(false);
+    const coil = followed(engine, relay, contact, ['volts FD C pilot']);
+    expect(standing(engine, coil)).toEqual({ first: 'fan-relay:replace', proved: true });
+  });
+
+  test('one thing seen wrongly is forgiven, two are not', () => {
+    const engine = new Engine(profile('furnace-condensing'));
+    const igniter = hypothesis(engine, 'igniter.open');
+    const proved = followed(engine, igniter, watched(engine, igniter), ['volts IP N glow', 'ohms igniter']);
+    expect(standing(engine, proved)).toEqual({ first: 'igniter:replace', proved: true });
+    expect(standing(engine, flipped(engine, proved, 'flame')).proved).toBe(true);
+    expect(standing(engine, flipped(engine, proved, 'flame', 'steady')).proved).toBe(false);
+  });
+
+  test('a power supply that sinks is not proved bad while its load hangs on it', () => {
+    const engine = new Engine(profile('combi-condensing'));
+    const dead = hypothesis(engine, 'power-supply.dead');
+    const loaded = followed(engine, dead, watched(engine, dead), [
+      'volts L1S N call',
+      'volts LF N call',
+      'volts V24 V0 call',
+    ]);
+    expect(standing(engine, loaded).proved).toBe(false);
+  });
+});
+
+describe('what comes and goes', () => {
+  test('a tripped switch that clicks in and then holds is proved, though a loose wire could have come right just then', () => {
+    const engine = new Engine(profile('pool-heat-pump'));
+    const tripped = hypothesis(engine, 'high-pressure.tripped');
+    const found = followed(engine, tripped, watched(engine, tripped), [
+      'volts R C call',
+      'look air-look',
+      'volts PS C call',
+      'volts TD C call',
+      'look high-button',
+      'look filter-look',
+    ]);
+    expect(standing(engine, found).proved).toBe(false);
+    expect(standing(engine, followed(engine, tripped, found, ['action reset-high-pressure: outcome']))).toEqual({
+      first: 'high-pressure:reset',
+      proved: true,
+    });
+  });
+
+  test('after the pilot was lit by hand, the questions of before are questions again', () => {
+    const engine = new Engine(profile('steam-standing-pilot'));
+    const out = hypothesis(engine, 'pilot.blown-out');
+    const before = watched(engine, out);
+    expect(proposed(engine, before)).not.toContain('seen fire');
+    const after = followed(engine, out, before, [
+      'look gas-cock',
+      'look nut-look',
+      'action hold-knob: volts TC G pilot',
+    ]);
+    expect(proposed(engine, after).some((id) => id === 'outcome' || id.startsWith('seen '))).toBe(true);
+    // What is seen then is no repetition: the pilot that was out burns.
+    const burns = followed(engine, out, after, ['outcome']);
+    const groups = engine.assess(burns, { pairs: false }).items.filter((i) => i.item.observation.kind === 'outcome');
+    expect(new Set(groups.map((i) => i.group)).size).toBe(2);
+  });
+});
+
+describe('what is prepared is not prepared twice', () => {
+  const engine = new Engine(profile('steam-standing-pilot'));
+  const test_ = (id: string) => engine.tests.find((t) => t.id === id)!;
+  const minutes = (id: string, prepared?: string) => minutesFor(engine.model, test_(id), USUAL_SCHOOL, prepared);
+
+  test('the second winding of an isolated transformer takes half a minute', () => {
+    const { model } = engine;
+    const transformer = hypothesis(engine, 'transformer.secondary-open');
+    const measured = followed(engine, transformer, watched(engine, transformer), ['ohms transformer.primary']);
+    expect(isolated(model, measured)).toBe('isolated transformer');
+    expect(minutes('ohms transformer.secondary')).toBe(minutes('ohms transformer.primary'));
+    expect(minutes('ohms transformer.secondary', isolated(model, measured))).toBe(0.5);
+    expect(minutes('ohms main-coil', isolated(model, measured))).toBe(minutes('ohms main-coil'));
+  });
+
+  test('while the knob is held, the pilot is seen for nothing and the millivolts cost their own reading', () => {
+    expect(minutes('action hold-knob: volts TC G pilot')).toBe(8.5);
+    expect(minutes('action hold-knob: volts TC G pilot', 'action hold-knob')).toBe(1.5);
+    expect(minutes('action hold-knob: seen pilot', 'action hold-knob')).toBe(0.5);
+  });
+
+  test('a plan counts it so, keeps such tests together, and names what is done for them', () => {
+    const coil = hypothesis(engine, 'thermocouple.open');
+    const evidence = watched(engine, coil);
+    const situation = { evidence, declined: nobody, role: 'technician' as const };
+    const { minutes: planned, shares } = engine.planProof(situation, engine.assess(evidence, { pairs: false }), coil);
+    expect([...planned.keys()]).toEqual([...shares.keys()]);
+    const preparations = [...shares.keys()].map((id) => test_(id).preparation);
+    preparations.forEach((p, i) => {
+      if (p !== '' && preparations.indexOf(p) < i) expect(preparations[i - 1]).toBe(p);
+    });
+    for (const [id, m] of planned) {
+      const { preparation } = test_(id);
+      const first = preparations.indexOf(preparation) === [...planned.keys()].indexOf(id);
+      expect(m).toBe(minutes(id, preparation !== '' && !first ? preparation : ''));
+    }
+    expect(testTitle(engine.model, test_('action hold-knob: seen pilot'))).toBe(
+      'Knob held, pilot lit by hand: Pilot burns',
+    );
+    expect(testTitle(engine.model, test_('ohms magnet'))).toMatch(/^Ohms, pilot magnet/);
+  });
+});
