@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { coverage, Engine } from '@zetalysis/core/diagnosis';
+import { coverage, Engine, proofOutlook } from '@zetalysis/core/diagnosis';
 import { formatProblem, loadProfile, variantsOf } from '@zetalysis/core/profile';
 import { checkProfile } from '@zetalysis/core/sequence';
 import { openProfile, profileIds, profileSource, readText } from './files';
@@ -54,9 +54,23 @@ function check(path: string): ReturnType<Command> {
   return { text: lines.join('\n'), exit: 0 };
 }
 
+/** How many of the dearest proofs are listed. */
+const DEAREST = 5;
+
+/** The first few of some hypotheses by name. */
+const named = (hs: readonly { id: string }[]): string =>
+  `${hs
+    .slice(0, 4)
+    .map((h) => h.id)
+    .join(', ')}${hs.length > 4 ? ` and ${hs.length - 4} more` : ''}`;
+
 function report(id: string, json: boolean): ReturnType<Command> {
   const engine = new Engine(openProfile(id));
   const c = coverage(engine);
+  const proofs = proofOutlook(
+    engine,
+    c.faults.filter((h) => !c.silent.includes(h)),
+  );
   if (json) {
     const ids = (hs: readonly { id: string }[]): string[] => hs.map((h) => h.id);
     return {
@@ -67,7 +81,7 @@ function report(id: string, json: boolean): ReturnType<Command> {
           distinct: c.distinct,
           alike: c.alike.map(ids),
           silent: ids(c.silent),
-          unprovable: ids(c.unprovable),
+          proofs: proofs.map((p) => ({ fault: p.fault.id, minutes: p.minutes, whole: p.whole, open: ids(p.open) })),
         },
         null,
         2,
@@ -86,8 +100,16 @@ function report(id: string, json: boolean): ReturnType<Command> {
       `  ${group.map((h) => h.id).join(' = ')}${new Set(group.map((h) => h.repair)).size === 1 ? '   (same repair)' : ''}`,
     );
   lines.push('', `Change nothing observable (${c.silent.length}): ${c.silent.map((h) => h.id).join(', ') || 'none'}`);
-  lines.push(
-    `Cannot be proved before the repair (${c.unprovable.length}): ${c.unprovable.map((h) => h.id).join(', ') || 'none'}`,
-  );
+  const total = proofs.reduce((sum, p) => sum + p.fault.prior, 0);
+  const mean = proofs.reduce((sum, p) => sum + p.fault.prior * p.minutes, 0) / total;
+  lines.push('', `Cheapest proof from a watched try: ${mean.toFixed(1)} min on the average. The dearest:`);
+  for (const p of [...proofs].sort((a, b) => b.minutes - a.minutes).slice(0, DEAREST))
+    lines.push(`  ${p.fault.id.padEnd(34)} ${p.minutes.toFixed(1).padStart(5)} min`);
+  const unproved = proofs.filter((p) => !p.whole);
+  lines.push('', `Cannot be proved in full before the repair (${unproved.length}):`);
+  for (const p of unproved)
+    lines.push(
+      `  ${p.fault.id.padEnd(34)} ${p.open.length === 0 ? 'nothing condemns the part itself' : `stays open: ${named(p.open)}`}`,
+    );
   return { text: lines.join('\n'), exit: 0 };
 }

@@ -1,6 +1,6 @@
-import { Engine, predicts, type Evidence, type Hypothesis } from '../src/diagnosis';
+import { Engine, predicts, watchedTry, type Evidence, type Hypothesis } from '../src/diagnosis';
 import { profile } from './models';
-import { followed, watched } from './visits';
+import { followed } from './visits';
 
 const nobody: ReadonlySet<string> = new Set();
 
@@ -9,7 +9,7 @@ describe.each(['furnace-condensing', 'steam-standing-pilot', 'mobile-furnace'])(
   const planned = engine.hypotheses
     .filter((h) => h.kind === 'fault' && predicts(h) && h.occurs === 1)
     .map((h) => {
-      const before = watched(engine, h);
+      const before = watchedTry(engine, h);
       const situation = { evidence: before, declined: nobody, role: 'technician' as const };
       return { h, before, plan: engine.planProof(situation, engine.assess(before, { pairs: false }), h) };
     });

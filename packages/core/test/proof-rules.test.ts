@@ -1,7 +1,16 @@
-import { Engine, isolated, minutesFor, testTitle, type Evidence, type Hypothesis } from '../src/diagnosis';
+import {
+  Engine,
+  isolated,
+  minutesFor,
+  proofOutlook,
+  testTitle,
+  watchedTry,
+  type Evidence,
+  type Hypothesis,
+} from '../src/diagnosis';
 import { USUAL_SCHOOL } from '../src/component-test';
 import { profile } from './models';
-import { followed, watched } from './visits';
+import { followed } from './visits';
 
 const hypothesis = (engine: Engine, id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
 const standing = (engine: Engine, evidence: Evidence) => {
@@ -27,7 +36,7 @@ describe('what is no proof', () => {
   test('a cock that stands along the pipe is not proved shut, however empty the pipe is', () => {
     const engine = new Engine(profile('steam-standing-pilot'));
     const shut = hypothesis(engine, 'gas-cock.shut');
-    const gauged = followed(engine, shut, watched(engine, shut), [
+    const gauged = followed(engine, shut, watchedTry(engine, shut), [
       'gauge gas-inlet',
       'look flame-shape',
       'look gas-on',
@@ -48,7 +57,7 @@ describe('what is no proof', () => {
   test('a relay whose contact is open is not proved bad until its coil was measured live', () => {
     const engine = new Engine(profile('furnace-valve-control'));
     const relay = hypothesis(engine, 'fan-relay.contact-open');
-    const contact = followed(engine, relay, watched(engine, relay), [
+    const contact = followed(engine, relay, watchedTry(engine, relay), [
       'volts BV C blower',
       'volts L1D N pilot',
       'volts BL N pilot',
@@ -61,7 +70,7 @@ describe('what is no proof', () => {
   test('one thing seen wrongly is forgiven, two are not', () => {
     const engine = new Engine(profile('furnace-condensing'));
     const igniter = hypothesis(engine, 'igniter.open');
-    const proved = followed(engine, igniter, watched(engine, igniter), ['volts IP N glow', 'ohms igniter']);
+    const proved = followed(engine, igniter, watchedTry(engine, igniter), ['volts IP N glow', 'ohms igniter']);
     expect(standing(engine, proved)).toEqual({ first: 'igniter:replace', proved: true });
     expect(standing(engine, flipped(engine, proved, 'flame')).proved).toBe(true);
     expect(standing(engine, flipped(engine, proved, 'flame', 'steady')).proved).toBe(false);
@@ -70,7 +79,7 @@ describe('what is no proof', () => {
   test('a power supply that sinks is not proved bad while its load hangs on it', () => {
     const engine = new Engine(profile('combi-condensing'));
     const dead = hypothesis(engine, 'power-supply.dead');
-    const loaded = followed(engine, dead, watched(engine, dead), [
+    const loaded = followed(engine, dead, watchedTry(engine, dead), [
       'volts L1S N call',
       'volts LF N call',
       'volts V24 V0 call',
@@ -83,7 +92,7 @@ describe('what comes and goes', () => {
   test('a tripped switch that clicks in and then holds is proved, though a loose wire could have come right just then', () => {
     const engine = new Engine(profile('pool-heat-pump'));
     const tripped = hypothesis(engine, 'high-pressure.tripped');
-    const found = followed(engine, tripped, watched(engine, tripped), [
+    const found = followed(engine, tripped, watchedTry(engine, tripped), [
       'volts R C call',
       'look air-look',
       'volts PS C call',
@@ -101,7 +110,7 @@ describe('what comes and goes', () => {
   test('after the pilot was lit by hand, the questions of before are questions again', () => {
     const engine = new Engine(profile('steam-standing-pilot'));
     const out = hypothesis(engine, 'pilot.blown-out');
-    const before = watched(engine, out);
+    const before = watchedTry(engine, out);
     expect(proposed(engine, before)).not.toContain('seen fire');
     const after = followed(engine, out, before, [
       'look gas-cock',
@@ -116,6 +125,41 @@ describe('what comes and goes', () => {
   });
 });
 
+describe('the outlook on a proof', () => {
+  const engine = new Engine(profile('pool-heat-pump'));
+  const outlook = (id: string) => proofOutlook(engine, [hypothesis(engine, id)])[0]!;
+
+  test('a thermostat can be proved in a few minutes, in fewer than what walks the whole chain', () => {
+    const { whole, minutes, open } = outlook('thermostat.open');
+    expect({ whole, open }).toEqual({ whole: true, open: [] });
+    expect(minutes).toBeGreaterThan(1);
+    expect(minutes).toBeLessThan(10);
+  });
+
+  // Refrigerant is for licensed people: this tool stops at the switch, and so does its proof.
+  test('a low-pressure switch cannot be told from lost refrigerant by looks alone, and says so', () => {
+    const { whole, open } = outlook('low-pressure.open');
+    expect(whole).toBe(false);
+    expect(open.map((h) => h.id)).toContain('refrigerant.lost');
+  });
+
+  test('what is foretold as provable is proved when its tests are made', () => {
+    for (const { fault, whole } of proofOutlook(
+      engine,
+      engine.hypotheses.filter((h) => h.kind === 'fault' && h.occurs === 1),
+    )) {
+      if (!whole) continue;
+      const evidence = watchedTry(engine, fault);
+      const situation = { evidence, declined: nobody, role: 'technician' as const };
+      const { shares } = engine.planProof(situation, engine.assess(evidence, { pairs: false }), fault);
+      expect(standing(engine, followed(engine, fault, evidence, [...shares.keys()]))).toEqual({
+        first: fault.repair,
+        proved: true,
+      });
+    }
+  });
+});
+
 describe('what is prepared is not prepared twice', () => {
   const engine = new Engine(profile('steam-standing-pilot'));
   const test_ = (id: string) => engine.tests.find((t) => t.id === id)!;
@@ -124,7 +168,7 @@ describe('what is prepared is not prepared twice', () => {
   test('the second winding of an isolated transformer takes half a minute', () => {
     const { model } = engine;
     const transformer = hypothesis(engine, 'transformer.secondary-open');
-    const measured = followed(engine, transformer, watched(engine, transformer), ['ohms transformer.primary']);
+    const measured = followed(engine, transformer, watchedTry(engine, transformer), ['ohms transformer.primary']);
     expect(isolated(model, measured)).toBe('isolated transformer');
     expect(minutes('ohms transformer.secondary')).toBe(minutes('ohms transformer.primary'));
     expect(minutes('ohms transformer.secondary', isolated(model, measured))).toBe(0.5);
@@ -139,7 +183,7 @@ describe('what is prepared is not prepared twice', () => {
 
   test('a plan counts it so, keeps such tests together, and names what is done for them', () => {
     const coil = hypothesis(engine, 'thermocouple.open');
-    const evidence = watched(engine, coil);
+    const evidence = watchedTry(engine, coil);
     const situation = { evidence, declined: nobody, role: 'technician' as const };
     const { minutes: planned, shares } = engine.planProof(situation, engine.assess(evidence, { pairs: false }), coil);
     expect([...planned.keys()]).toEqual([...shares.keys()]);

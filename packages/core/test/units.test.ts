@@ -47,7 +47,19 @@ describe('what people type', () => {
     ['60 ppm', 'fraction', 60e-6],
     ['0.17r', 'resistance', 0.17],
     ['24 vac', 'voltage', 24],
+    ['3.2 mm', 'length', 0.0032],
+    ['1/8', 'length', 0.003175],
+    ['3/16 in', 'length', 0.0047625],
+    ['0.125 in', 'length', 0.003175],
   ])('%s as %s', (typed, dimension, si) => expect(value(typed, dimension)).toBeCloseTo(si, 9));
+
+  test('a drill by its size: inches of a gap are no inches of water, and need a unit and a sound fraction', () => {
+    expect(value('1 in', 'pressure')).toBeCloseTo(249.089, 6);
+    expect(message('3.2', 'length')).toMatch(/Add the unit: 3\.2 mm or 1\/8 in/);
+    expect(message('1/0', 'length')).toMatch(/divides by nothing.*1\/8 in/);
+    expect(message('1/8 V', 'length')).toMatch(/V measures voltage/);
+    expect(message('wide', 'length')).toMatch(/a length, for example/);
+  });
 
   test('OL is an open line, in ohms only', () => {
     for (const typed of ['OL', 'ol', 'O.L', '0L'])

@@ -1,21 +1,4 @@
-import { FIRST_EPISODE, setupFor, synthesise, type Engine, type Evidence, type Hypothesis } from '../src/diagnosis';
-
-/** What is seen of one try when a fault is there and nobody errs. */
-export function watched(engine: Engine, h: Hypothesis): Evidence {
-  const questions = [
-    ...engine.model.phases.map((p) => ({ kind: 'seen' as const, phase: p.index })),
-    { kind: 'outcome' as const },
-  ];
-  const nothing: Evidence = { episodes: [FIRST_EPISODE], items: [] };
-  return {
-    ...nothing,
-    items: questions.map((q, i) => ({
-      id: `w${i}`,
-      episode: 0,
-      observation: synthesise(engine.model, q, engine.expect(nothing, h, q))!,
-    })),
-  };
-}
+import { setupFor, synthesise, type Engine, type Evidence, type Hypothesis } from '../src/diagnosis';
 
 /** Adds the answers to some tests, as the fault gives them; what a test changes is put back after it. */
 export function followed(engine: Engine, h: Hypothesis, before: Evidence, ids: readonly string[]): Evidence {

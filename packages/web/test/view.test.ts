@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { reduceCall, type CallEvent, type EventBody } from '@zetalysis/core/call';
-import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
+import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import { drawingOf } from '../src/engine/drawing';
@@ -104,6 +104,22 @@ describe('what the call page shows', () => {
     );
     expect(view.log[0]).toMatchObject({ retracted: true, undoable: false });
     expect(view.log[0]!.words).toMatch(/out of limits \(12 Ω to 18 Ω\)/);
+  });
+
+  test('a spark gap is judged as the school wants it', () => {
+    const text = readFileSync(join(__dirname, '../../../profiles/hydronic-boiler.yaml'), 'utf8');
+    const boiler = new Engine(loadProfile(text, 'hydronic-boiler.yaml'));
+    const gap: EventBody = {
+      type: 'gauge',
+      gauge: 'spark-gap',
+      typed: '3/16 in',
+      reading: { kind: 'value', value: 0.0047625, dimension: 'length' },
+    };
+    const state = reduceCall(boiler.model, log(gap));
+    const words = (school: School) =>
+      viewOf(boiler, state, boiler.assess(state.evidence, { pairs: false }), { ...options, school }).log[0]!.words;
+    expect(words(USUAL_SCHOOL)).toMatch(/Gap of the spark electrode: 0\.188 inch is accepted; note it/);
+    expect(words({ ...USUAL_SCHOOL, sparkGap: 0.003175 })).toMatch(/too wide/);
   });
 
   test('the proposed tests say what to do, what is good, what each answer means, and carry the line-voltage caution', () => {

@@ -3,7 +3,7 @@ import type { Judgement } from './judge';
 import { USUAL_SCHOOL, type School } from './school';
 
 /** What a gap is set to, metres (1/8 in), and how far off a drill shank still passes for it. Common practice, no source. */
-export const SPARK_GAP = 0.003175;
+const SPARK_GAP = 0.003175;
 const SLACK = 0.0004;
 /** Below this the spark goes where it does not light anything. */
 const CLOSED = 0.0016;

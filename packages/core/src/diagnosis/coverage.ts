@@ -1,8 +1,7 @@
 import { NORMAL_SETUP } from '../sequence';
 import type { Engine } from './engine';
 import type { Hypothesis } from './hypothesis';
-import { FIRST_EPISODE, type Question } from './observation';
-import { touches as canTouch } from './proof';
+import type { Question } from './observation';
 import type { Prediction } from './predict';
 import { setupFor } from './tests';
 
@@ -16,8 +15,6 @@ export interface Coverage {
   readonly alike: readonly (readonly Hypothesis[])[];
   /** Faults that answer every test as a healthy appliance does. */
   readonly silent: readonly Hypothesis[];
-  /** Faults whose own tests never condemn the part: the repair cannot be proved beforehand. */
-  readonly unprovable: readonly Hypothesis[];
 }
 
 /** Compares the predictions of all faults over all tests of a profile. */
@@ -38,7 +35,6 @@ export function coverage(engine: Engine): Coverage {
     distinct: groups.size,
     alike,
     silent,
-    unprovable: faults.filter((h) => !silent.includes(h) && !hasOwnTest(engine, h)),
   };
 }
 
@@ -49,18 +45,6 @@ function signature(engine: Engine, h: Hypothesis): string {
       return rounded(engine.traces.predict(h.faults, chain, test.question), ratedOf(engine, test.question));
     })
     .join(';');
-}
-
-/** Whether a test of the part itself tells this fault from at least one hypothesis that names another component. */
-function hasOwnTest(engine: Engine, h: Hypothesis): boolean {
-  const chain = [FIRST_EPISODE];
-  const rivals = engine.hypotheses.filter((r) => (r.kind === 'fault' || r.kind === 'healthy') && r.breaks !== h.breaks);
-  return engine.tests.some((test) => {
-    if (test.intervention || !canTouch(engine.model, h, test.question)) return false;
-    const rated = ratedOf(engine, test.question);
-    const own = rounded(engine.traces.predict(h.faults, chain, test.question), rated);
-    return rivals.some((r) => rounded(engine.traces.predict(r.faults, chain, test.question), rated) !== own);
-  });
 }
 
 /** Volts of the source behind the red probe: millivolts are told apart in finer steps than line volts. */

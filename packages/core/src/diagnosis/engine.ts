@@ -16,10 +16,11 @@ import { voltsRangeOf } from './volts-range';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '2.1.0';
+export const ENGINE_VERSION = '2.2.0';
 
-/** With more live hypotheses than this, tests that change the setup are not considered yet. */
-const MOST_FOR_INTERVENTION = 24;
+/** With more live hypotheses than this, tests that change the setup are not considered yet; with so few runs they are. */
+const MOST_FOR_INTERVENTION = 16;
+const FEW_RUNS = 200;
 /** A weight of contradictions at which nothing fits any more. */
 const BAFFLING = 3;
 /** Explanations below this share do not count as explanations. */
@@ -75,6 +76,8 @@ export class Engine {
   readonly tests: readonly Test[];
   readonly circuits: CircuitStates;
   readonly traces: Traces;
+  /** In how many ways the setup can be changed for a test. */
+  private readonly interventions: number;
 
   constructor(
     readonly model: Model,
@@ -82,6 +85,7 @@ export class Engine {
   ) {
     this.hypotheses = hypothesesOf(model, weights);
     this.tests = testsOf(model);
+    this.interventions = new Set(this.tests.filter((t) => t.intervention).map((t) => t.preparation)).size;
     this.circuits = new CircuitStates(model);
     this.traces = new Traces(model, this.circuits);
   }
@@ -133,13 +137,12 @@ export class Engine {
     const { hypotheses } = assessment;
     // With nothing that fits, the ranking means little: what splits all of them best is asked first.
     const probabilities = assessment.baffled ? flattened(assessment.probabilities) : assessment.probabilities;
-    // Every intervention means a new run for every live hypothesis, and pays only once there are few of them.
     const live = probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
-    const offered = this.offered(situation, assessment).filter((t) => !t.intervention || live <= MOST_FOR_INTERVENTION);
+    const offered = this.offered(situation, assessment).filter((t) => !t.intervention || this.mayIntervene(live));
     const proofOf = (h: Hypothesis): ReadonlyMap<string, number> => {
       const plan = this.proofOf(h, situation, assessment, offered);
       // From terminal to terminal whatever adds something is taken as it comes.
-      return school.order === 'terminal-by-terminal' ? plan.alone : plan.shares;
+      return school.order === 'terminal-by-terminal' ? plan.alone() : plan.shares;
     };
     const ranked = rankTests(
       {
@@ -158,6 +161,11 @@ export class Engine {
     return school.order === 'terminal-by-terminal'
       ? ranked.filter((r) => r.bits > 0.02 || r.settles > 0).sort((a, b) => a.test.order - b.test.order)
       : ranked;
+  }
+
+  /** Every intervention means a new run for every hypothesis, and pays only once there are few of them. */
+  private mayIntervene(hypotheses: number): boolean {
+    return hypotheses <= MOST_FOR_INTERVENTION || hypotheses * this.interventions <= FEW_RUNS;
   }
 
   /** Tests that may be proposed and were not answered as things stand now. */
@@ -202,7 +210,7 @@ export class Engine {
     const debt = proofDebt(this.model, hypotheses, items, suspect);
     if (!debt) return NO_PROOF;
     // Each intervention means a run for every rival.
-    const few = debt.open.length <= MOST_FOR_INTERVENTION;
+    const few = this.mayIntervene(debt.open.length);
     const offers = offered.flatMap((test) => {
       const finds = test.intervention && !few ? undefined : this.asExpected(evidence, debt, test);
       if (!finds) return [];

@@ -5,6 +5,7 @@
 export { Engine, ENGINE_VERSION, synthesise, type Assessment, type Situation, type Suspect } from './engine';
 export { COMPLAINT_IDS, COMPLAINTS, type Complaint } from './complaint';
 export { coverage, type Coverage } from './coverage';
+export { proofOutlook, watchedTry, type ProofOutlook } from './proof-outlook';
 export { explain, type Reason } from './explain';
 export { findReadings, parseSought, type Found, type Sought } from './find-readings';
 export { guideOf, type FaultGuide, type Guide } from './guide';

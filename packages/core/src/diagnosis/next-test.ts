@@ -127,8 +127,9 @@ interface Scored {
 const PLANNED_SHARE = 0.97;
 /** Most tests that enter a plan. */
 const PLANNED = 48;
-/** From this share on it is worked out what the proof of a suspect would take. */
+/** From this share on it is worked out what the proof of a suspect would take; for so many of the likeliest. */
 const TO_PROVE = 0.05;
+const MOST_PROOFS = 6;
 
 /** With few suspects left, the order of the best plans; with many, of the best two tests. */
 function byPlan(
@@ -152,7 +153,9 @@ function byPlan(
     return [...best, ...scored.slice(AHEAD)];
   }
   const candidates = scored.slice(0, PLANNED);
-  const proofs = planned.map((i) => (weights[i]! >= TO_PROVE ? proofOf(live[i]!) : undefined));
+  const shares = planned.map((i) => weights[i]!).sort((a, b) => b - a);
+  const toProve = Math.max(TO_PROVE, shares[MOST_PROOFS - 1] ?? 0);
+  const proofs = planned.map((i) => (weights[i]! >= toProve ? proofOf(live[i]!) : undefined));
   const minutes = planMinutes(
     planned.map((i) => weights[i]!),
     planned.map((i) => groups[i]!),

@@ -1,8 +1,9 @@
 import type { Model } from '../profile';
 import { condemnation } from './condemn';
+import type { Hypothesis } from './hypothesis';
 import type { Question } from './observation';
 import type { ItemFit } from './posterior';
-import { contradiction, touches, weightOf, type ProofDebt } from './proof';
+import { addedWeight, touches, weightOf, type ProofDebt } from './proof';
 
 /** A test that may take part in a proof: what it costs, and what it would find if the leading suspect is right. */
 export interface ProofOffer {
@@ -16,7 +17,7 @@ export interface ProofOffer {
 }
 
 /** No tests that would prove anything. */
-export const NO_PROOF: ProofPlan = { shares: new Map(), minutes: new Map(), paid: 0, alone: new Map() };
+export const NO_PROOF: ProofPlan = { shares: new Map(), minutes: new Map(), paid: 0, open: [], alone: () => new Map() };
 
 /** Tests that together pay the debt of a proof in few minutes, each answered as the leading suspect expects. */
 export interface ProofPlan {
@@ -26,8 +27,10 @@ export interface ProofPlan {
   readonly minutes: ReadonlyMap<string, number>;
   /** Share of the debt that all of them pay; 1 completes the proof. */
   readonly paid: number;
+  /** Rivals that stay open all the same. */
+  readonly open: readonly Hypothesis[];
   /** By test id the share that it would pay alone; tests that pay nothing are left out. */
-  readonly alone: ReadonlyMap<string, number>;
+  readonly alone: () => ReadonlyMap<string, number>;
 }
 
 /** Condemning the part itself weighs as much in the debt as this much excluding of rivals. */
@@ -49,24 +52,24 @@ export function planProof(
   offers: readonly ProofOffer[],
 ): ProofPlan {
   const { leading, open, speaking } = debt;
-  /** Made on the part itself, or at what may rightly make it open: a look there that finds nothing clears the way. */
-  const mayCondemn = ({ question, finds }: ProofOffer): boolean =>
-    touches(model, leading, question) ||
-    ((question.kind === 'look' || question.kind === 'gauge') &&
-      condemnation(model, leading, [...items, finds]) > debt.condemned);
-  const before = open.map(({ hypothesis: h }) => contradiction(h, speaking, h.breaks === leading.breaks));
+  /** Made on the part itself, or at what may rightly make it open (a look there that finds nothing clears the way), and tells. */
+  const condemns = ({ question, finds }: ProofOffer): boolean =>
+    debt.condemned < 1 &&
+    (question.kind === 'look' || question.kind === 'gauge' || touches(model, leading, question)) &&
+    condemnation(model, leading, [...items, finds]) > debt.condemned;
+  const adding = open.map(({ hypothesis: h }) => addedWeight(h, speaking, h.breaks === leading.breaks));
   const candidates = offers
     .map((offer): Candidate => {
       const { finds } = offer;
       const alone = STANDS_ALONE.has(finds.item.observation.kind);
-      const pays = Float64Array.from(open, ({ hypothesis: h, missing }, rival) => {
-        const sameBreak = h.breaks === leading.breaks;
-        const weight = weightOf(h, finds, sameBreak);
-        if (weight === 0 || alone) return Math.min(missing, weight);
+      const pays = new Float64Array(open.length);
+      for (let rival = 0; rival < open.length; rival++) {
+        const { hypothesis: h, missing } = open[rival]!;
+        const weight = weightOf(h, finds, h.breaks === leading.breaks);
         // One more cue may say no more than those before it.
-        return Math.min(missing, contradiction(h, [...speaking, finds], sameBreak) - before[rival]!);
-      });
-      return { offer, pays, condemns: debt.condemned < 1 && mayCondemn(offer) };
+        pays[rival] = Math.min(missing, weight === 0 || alone ? weight : adding[rival]!(finds));
+      }
+      return { offer, pays, condemns: condemns(offer) };
     })
     .filter((c) => c.condemns || c.pays.some((p) => p > 0));
   const condemned = (by: readonly Candidate[]): number =>
@@ -75,11 +78,14 @@ export function planProof(
       : Math.max(debt.condemned, condemnation(model, leading, [...items, ...by.map((c) => c.offer.finds)]));
   const owed = open.reduce((sum, o) => sum + o.missing, 0) + CONDEMNING * (1 - debt.condemned);
 
-  /** What one more test pays when some were chosen before it. */
-  const pays = (c: Candidate, before: Paid): number => {
+  /** What one more test pays when some were chosen before it; 0 when that cannot be as much as `atLeast`. */
+  const pays = (c: Candidate, before: Paid, atLeast = 0): number => {
     let sum = 0;
     for (let r = 0; r < before.left.length; r++) sum += Math.min(before.left[r]!, c.pays[r]!);
-    return c.condemns ? sum + CONDEMNING * (condemned([...before.own, c]) - before.condemned) : sum;
+    if (!c.condemns) return sum;
+    // Condemning is dear to work out.
+    if (sum + CONDEMNING * (1 - before.condemned) < atLeast) return 0;
+    return sum + CONDEMNING * (condemned([...before.own, c]) - before.condemned);
   };
   const after = (c: Candidate, before: Paid): Paid => {
     const own = c.condemns ? [...before.own, c] : before.own;
@@ -98,8 +104,10 @@ export function planProof(
     let best: Candidate | undefined;
     let rate = 0;
     for (const c of candidates) {
-      const more = chosen.includes(c) ? 0 : pays(c, state);
-      if (more > PAID && more / minutesOf(c) > rate) [best, rate] = [c, more / minutesOf(c)];
+      if (chosen.includes(c)) continue;
+      const minutes = minutesOf(c);
+      const more = pays(c, state, rate * minutes);
+      if (more > PAID && more / minutes > rate) [best, rate] = [c, more / minutes];
     }
     if (!best) break;
     chosen.push(best);
@@ -118,7 +126,7 @@ export function planProof(
     if (chosen.slice(0, i).some((b) => alikePrepared(b.offer, c.offer))) return [];
     return [c, ...chosen.slice(i + 1).filter((later) => alikePrepared(c.offer, later.offer))];
   });
-  inOrder.reduce((state, c, i) => {
+  const end = inOrder.reduce((state, c, i) => {
     shares.set(c.offer.id, share(pays(c, state)));
     minutes.set(c.offer.id, minutesOf(c, inOrder.slice(0, i)));
     return after(c, state);
@@ -127,7 +135,8 @@ export function planProof(
     shares,
     minutes,
     paid: owed <= PAID ? 1 : Math.min(1, share(paid)),
-    alone: new Map(candidates.map((c) => [c.offer.id, share(pays(c, unpaid))])),
+    open: open.filter((_, r) => end.left[r]! > PAID).map((o) => o.hypothesis),
+    alone: () => new Map(candidates.map((c) => [c.offer.id, share(pays(c, unpaid))])),
   };
 }
 

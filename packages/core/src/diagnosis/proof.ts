@@ -22,7 +22,7 @@ export interface Proof {
 /** Condemned for good; the rest is rounding. */
 const CONDEMNED = 0.999;
 /** Weight needed to exclude a rival: one instrument reading, or two looks made at different times. */
-export const ENOUGH = 2;
+const ENOUGH = 2;
 /** A look that deceives no more often than this may decide between causes of one break. */
 const CAREFUL = 0.051;
 /** Different cues that together weigh as much as a reading. */
@@ -102,7 +102,7 @@ export function proofDebt(
 const COINCIDENCE = 1;
 
 /** `contradiction` of a rival of a suspect that explains everything without coincidences. */
-export function againstRival(h: Hypothesis, items: readonly ItemFit[], sameBreak: boolean): number {
+function againstRival(h: Hypothesis, items: readonly ItemFit[], sameBreak: boolean): number {
   const weight = contradiction(h, items, sameBreak);
   if (h.occurs === 1) return weight;
   const episodes = [...new Set(items.map((i) => i.item.episode))].map((episode) => {
@@ -148,7 +148,27 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
     }
   }
   for (const look of looks.values()) weight += look;
-  return weight + (soft.size >= CUES_ENOUGH ? ENOUGH : Math.min(1, soft.size));
+  return weight + cuesWeigh(soft.size);
+}
+
+/** What a number of different cues weighs. */
+const cuesWeigh = (cues: number): number => (cues >= CUES_ENOUGH ? ENOUGH : Math.min(1, cues));
+
+const isCue = ({ item: { observation: o } }: ItemFit): boolean =>
+  o.kind !== 'volts' && o.kind !== 'ohms' && o.kind !== 'gauge' && o.kind !== 'look';
+
+/** What one more item would add to `contradiction` for a hypothesis, after some; for many items after the same ones. */
+export function addedWeight(h: Hypothesis, before: readonly ItemFit[], sameBreak: boolean): (one: ItemFit) => number {
+  if (h.occurs < 1) {
+    const weight = contradiction(h, before, sameBreak);
+    return (one) => contradiction(h, [...before, one], sameBreak) - weight;
+  }
+  const cues = new Set(before.filter((i) => isCue(i) && weightOf(h, i, sameBreak) > 0).map(saidSo));
+  return (one) => {
+    const weight = weightOf(h, one, sameBreak);
+    if (weight === 0 || !isCue(one)) return weight;
+    return cues.has(saidSo(one)) ? 0 : cuesWeigh(cues.size + 1) - cuesWeigh(cues.size);
+  };
 }
 
 /** The same answer to the same cue, with something else unplugged or done, is no other cue. */

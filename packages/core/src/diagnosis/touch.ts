@@ -4,21 +4,45 @@ import type { Question } from './observation';
 /** An observation this much rarer than a blind guess contradicts the hypothesis. */
 export const CONTRADICTS = 0.02;
 
-/** Whether a quantity depends on the way this condition is wrong. */
-export function isAbout(model: Model, part: Part, quantity: number): boolean {
-  return model.quantities[quantity]!.rules.some((r) => r.when?.text.includes(`fault(${part.id}.`));
+/** Remembers, for each part, what was found out about it under a key: the planner asks the same thousands of times. */
+function remembered(find: (model: Model, part: Part, key: string) => boolean) {
+  const known = new WeakMap<Part, Map<string, boolean>>();
+  return (model: Model, part: Part, key: string): boolean => {
+    let own = known.get(part);
+    if (!own) known.set(part, (own = new Map()));
+    let answer = own.get(key);
+    if (answer === undefined) own.set(key, (answer = find(model, part, key)));
+    return answer;
+  };
 }
 
-/** Whether a look is at this part: at its fault, at its state, or at what it senses. */
-export function looksAt(model: Model, look: number, part: Part): boolean {
-  return model.looks[look]!.answers.some((a) => {
+const about = remembered((model, part, quantity) =>
+  model.quantities[Number(quantity)]!.rules.some((r) => r.when?.text.includes(`fault(${part.id}.`)),
+);
+
+/** Whether a quantity depends on the way this condition is wrong. */
+export const isAbout = (model: Model, part: Part, quantity: number): boolean => about(model, part, `${quantity}`);
+
+const looks = remembered((model, part, look) =>
+  model.looks[Number(look)]!.answers.some((a) => {
     if (a.when.text.includes(`fault(${part.id}.`) || a.when.parts.includes(part.index)) return true;
     return a.when.quantities.some((q) => [...part.senses.values()].includes(q) || isAbout(model, part, q));
-  });
-}
+  }),
+);
+
+/** Whether a look is at this part: at its fault, at its state, or at what it senses. */
+export const looksAt = (model: Model, look: number, part: Part): boolean => looks(model, part, `${look}`);
+
+const shows = remembered((model, part, key) => {
+  const [look, answer, mode] = key.split(' ') as [string, string, string];
+  return findShown(model, Number(look), Number(answer), part, mode);
+});
 
 /** Whether an answer to a look shows the part in that way of failing: by name, by its tripped state, or by what it disturbs. */
-export function answerShows(model: Model, look: number, answer: number, part: Part, mode: string): boolean {
+export const answerShows = (model: Model, look: number, answer: number, part: Part, mode: string): boolean =>
+  shows(model, part, `${look} ${answer} ${mode}`);
+
+function findShown(model: Model, look: number, answer: number, part: Part, mode: string): boolean {
   const { when } = model.looks[look]!.answers[answer]!;
   if (when.text.includes(`fault(${part.id}.${mode})`)) return true;
   // The state in which the fault leaves the part: tripped, blown.

@@ -100,6 +100,7 @@ function unitFor(typed: string, expected: Dimension | undefined): Parsed<Unit> {
     if (expected === undefined) return { ok: true, value: siUnit('none') };
     if (expected === 'pressure') return { ok: true, value: findUnit('inwc')! };
     if (expected === 'temperature') return fail('Add the scale: 140 F or 60 C.');
+    if (expected === 'length') return fail('Add the unit: 3.2 mm or 1/8 in.');
     return { ok: true, value: siUnit(expected) };
   }
   const unit = findUnit(typed, expected);

@@ -104,10 +104,12 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
     }
     case 'gauge': {
       const gauge = model.gauges.find((g) => g.id === body.gauge);
-      const reading = `${gauge?.title ?? body.gauge}: ${formatReading(body.reading, units)}`;
       // The one length that is measured on these machines.
       const isGap = gauge !== undefined && model.quantities[gauge.quantity]!.dimension === 'length';
-      return isGap ? `${reading}. ${judgeSparkGap(readingValue(body.reading), school).words}` : reading;
+      const words = isGap
+        ? judgeSparkGap(readingValue(body.reading), school).words
+        : formatReading(body.reading, units);
+      return `${gauge?.title ?? body.gauge}: ${words}`;
     }
     case 'timing':
       return `Time to ${model.phases.find((p) => p.id === body.phase)?.title ?? body.phase}: ${formatReading(body.reading, units)}`;

@@ -1,0 +1,42 @@
+import { synthesise, type Engine } from './engine';
+import type { Hypothesis } from './hypothesis';
+import { FIRST_EPISODE, type Evidence, type Question } from './observation';
+
+/** What is seen of one try for heat when a fault is there and nobody errs. */
+export function watchedTry(engine: Engine, h: Hypothesis): Evidence {
+  const { phases, codes } = engine.model;
+  const nothing: Evidence = { episodes: [FIRST_EPISODE], items: [] };
+  const questions: Question[] = phases.map((p) => ({ kind: 'seen', phase: p.index }));
+  questions.push({ kind: 'outcome' });
+  if (codes.length > 0) questions.push({ kind: 'code' });
+  return {
+    ...nothing,
+    items: questions.map((q, i) => ({
+      id: `watched ${i}`,
+      episode: 0,
+      observation: synthesise(engine.model, q, engine.expect(nothing, h, q))!,
+    })),
+  };
+}
+
+/** How far a fault can be proved before it is mended, once a try was watched. */
+export interface ProofOutlook {
+  readonly fault: Hypothesis;
+  /** Minutes of the cheapest set of tests that proves it, or that comes nearest to it. */
+  readonly minutes: number;
+  readonly whole: boolean;
+  /** Rivals that no test excludes; with none, it is the part itself that nothing condemns. */
+  readonly open: readonly Hypothesis[];
+}
+
+/** The cheapest proof of some faults, each from its own watched try. */
+export function proofOutlook(engine: Engine, faults: readonly Hypothesis[]): ProofOutlook[] {
+  return faults.map((fault) => {
+    const evidence = watchedTry(engine, fault);
+    const assessment = engine.assess(evidence, { pairs: false });
+    const situation = { evidence, declined: new Set<string>(), role: 'technician' as const };
+    const { minutes, paid, open } = engine.planProof(situation, assessment, fault);
+    const sum = [...minutes.values()].reduce((total, m) => total + m, 0);
+    return { fault, minutes: sum, whole: paid > 0.999, open };
+  });
+}
