@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import type { EventBody } from '@zetalysis/core/call';
 import { parseReading } from '@zetalysis/core/units';
 import type { Wires } from '../../api/types';
@@ -18,16 +18,31 @@ interface Props {
 /** The one test to make now, with one field to answer it. */
 export function NextTest({ tests, view, thinking, wires, onEvents, onSchool }: Props) {
   const [chosen, setChosen] = useState<string>();
-  const test = tests?.find((t) => t.id === chosen) ?? tests?.[0];
+  const picked = tests?.find((t) => t.id === chosen);
+  const test = picked ?? tests?.[0];
   if (view.closed) return <Done words="This call is closed." />;
-  if (!test) {
-    if (tests === undefined || thinking) return <Done words="Working out the next test…" />;
-    const words =
-      view.standing === 'proved'
-        ? 'Proved. Record the break, repair it, then prove the repair.'
-        : 'No further test of the model tells the suspects apart. Record what you found, as suspected.';
-    return <Done words={words} />;
-  }
+  // Whoever doubts what is proved may test on; nobody has to.
+  if (view.standing === 'proved' && !picked)
+    return (
+      <Done words="Proved. Record the break, repair it, then prove the repair.">
+        {tests !== undefined && tests.length > 0 && (
+          <p className="decline">
+            <span className="fine">In doubt, test on:</span>
+            <Others tests={tests} onChoose={setChosen} />
+          </p>
+        )}
+      </Done>
+    );
+  if (!test)
+    return (
+      <Done
+        words={
+          tests === undefined || thinking
+            ? 'Working out the next test…'
+            : 'No further test of the model tells the suspects apart. Record what you found, as suspected.'
+        }
+      />
+    );
   return (
     <section className="next" aria-label="Next test" aria-busy={thinking}>
       <h2>
@@ -94,20 +109,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onSchool }: P
         <button type="button" className="quiet" onClick={onSchool}>
           How you work
         </button>
-        {tests!
-          .slice(0, 3)
-          .filter((t) => t.id !== test.id)
-          .map((t) => (
-            <button
-              key={t.id}
-              type="button"
-              className="quiet other"
-              onClick={() => setChosen(t.id)}
-              title={`${t.instruction} ${worth(t)}`}
-            >
-              {t.title}
-            </button>
-          ))}
+        <Others tests={tests!.filter((t, i) => i < 3 && t.id !== test.id)} onChoose={setChosen} />
       </p>
     </section>
   );
@@ -121,11 +123,27 @@ const probed = ({ answer }: TestView): string[] =>
 const worth = (t: TestView): string =>
   `Decides about ${Math.round(t.decides * 100)} % of what is open, in ${t.minutes} min.`;
 
-function Done({ words }: { words: string }) {
+/** Other tests to choose instead, the best two. */
+function Others({ tests, onChoose }: { tests: readonly TestView[]; onChoose: (id: string) => void }) {
+  return tests.slice(0, 2).map((t) => (
+    <button
+      key={t.id}
+      type="button"
+      className="quiet other"
+      onClick={() => onChoose(t.id)}
+      title={`${t.instruction} ${worth(t)}`}
+    >
+      {t.title}
+    </button>
+  ));
+}
+
+function Done({ words, children }: { words: string; children?: ReactNode }) {
   return (
     <section className="next" aria-label="Next test">
       <h2>Next test</h2>
       <p className="instruction">{words}</p>
+      {children}
     </section>
   );
 }
