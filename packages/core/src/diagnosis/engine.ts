@@ -18,8 +18,9 @@ import { Traces } from './traces';
 /** Changed whenever advice for the same evidence may change; calls pin it. */
 export const ENGINE_VERSION = '2.2.0';
 
-/** With more live hypotheses than this, tests that change the setup are not considered yet; with so few runs they are. */
+/** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;
+/** unless trying them all on all hypotheses takes no more runs than this. */
 const FEW_RUNS = 200;
 /** A weight of contradictions at which nothing fits any more. */
 const BAFFLING = 3;

@@ -3,7 +3,7 @@ import { condemnation } from './condemn';
 import type { Hypothesis } from './hypothesis';
 import type { Question } from './observation';
 import type { ItemFit } from './posterior';
-import { addedWeight, touches, weightOf, type ProofDebt } from './proof';
+import { addedWeight, touches, type ProofDebt } from './proof';
 
 /** A test that may take part in a proof: what it costs, and what it would find if the leading suspect is right. */
 export interface ProofOffer {
@@ -35,8 +35,6 @@ export interface ProofPlan {
 
 /** Condemning the part itself weighs as much in the debt as this much excluding of rivals. */
 const CONDEMNING = 4;
-/** Findings that weigh the same whatever was found before; cues and codes weigh together. */
-const STANDS_ALONE: ReadonlySet<string> = new Set(['volts', 'ohms', 'gauge', 'look']);
 /** What is left to rounding. */
 const PAID = 1e-3;
 
@@ -60,15 +58,9 @@ export function planProof(
   const adding = open.map(({ hypothesis: h }) => addedWeight(h, speaking, h.breaks === leading.breaks));
   const candidates = offers
     .map((offer): Candidate => {
-      const { finds } = offer;
-      const alone = STANDS_ALONE.has(finds.item.observation.kind);
       const pays = new Float64Array(open.length);
-      for (let rival = 0; rival < open.length; rival++) {
-        const { hypothesis: h, missing } = open[rival]!;
-        const weight = weightOf(h, finds, h.breaks === leading.breaks);
-        // One more cue may say no more than those before it.
-        pays[rival] = Math.min(missing, weight === 0 || alone ? weight : adding[rival]!(finds));
-      }
+      for (let rival = 0; rival < open.length; rival++)
+        pays[rival] = Math.min(open[rival]!.missing, adding[rival]!(offer.finds));
       return { offer, pays, condemns: condemns(offer) };
     })
     .filter((c) => c.condemns || c.pays.some((p) => p > 0));

@@ -138,9 +138,8 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
   for (const i of items) {
     const own = against(i, fitOf(i), sameBreak);
     if (own === 0) continue;
-    const { kind } = i.item.observation;
-    if (kind === 'volts' || kind === 'ohms' || kind === 'gauge') weight += own;
-    else if (kind !== 'look') soft.add(saidSo(i));
+    if (isCue(i)) soft.add(saidSo(i));
+    else if (i.item.observation.kind !== 'look') weight += own;
     else {
       // The same look again is the same look; what makes it weigh more does so every time.
       const time = `${i.group}@${i.item.episode}`;
@@ -154,19 +153,19 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
 /** What a number of different cues weighs. */
 const cuesWeigh = (cues: number): number => (cues >= CUES_ENOUGH ? ENOUGH : Math.min(1, cues));
 
+/** Whether an item was seen or heard in a try rather than measured or looked at by itself. */
 const isCue = ({ item: { observation: o } }: ItemFit): boolean =>
   o.kind !== 'volts' && o.kind !== 'ohms' && o.kind !== 'gauge' && o.kind !== 'look';
 
 /** What one more item would add to `contradiction` for a hypothesis, after some; for many items after the same ones. */
 export function addedWeight(h: Hypothesis, before: readonly ItemFit[], sameBreak: boolean): (one: ItemFit) => number {
-  if (h.occurs < 1) {
-    const weight = contradiction(h, before, sameBreak);
-    return (one) => contradiction(h, [...before, one], sameBreak) - weight;
-  }
+  const whole = h.occurs < 1 ? contradiction(h, before, sameBreak) : 0;
   const cues = new Set(before.filter((i) => isCue(i) && weightOf(h, i, sameBreak) > 0).map(saidSo));
   return (one) => {
     const weight = weightOf(h, one, sameBreak);
+    // One more cue may say no more than those before it; a finding weighs the same whatever was found before.
     if (weight === 0 || !isCue(one)) return weight;
+    if (h.occurs < 1) return contradiction(h, [...before, one], sameBreak) - whole;
     return cues.has(saidSo(one)) ? 0 : cuesWeigh(cues.size + 1) - cuesWeigh(cues.size);
   };
 }
@@ -201,7 +200,7 @@ function against(i: ItemFit, fit: Fit | undefined, sameBreak: boolean): number {
 }
 
 /** `contradiction` by one item alone. */
-export const weightOf = (h: Hypothesis, item: ItemFit, sameBreak: boolean): number => {
+const weightOf = (h: Hypothesis, item: ItemFit, sameBreak: boolean): number => {
   const weight = against(item, item.fits[h.index], sameBreak);
   return h.occurs === 1 ? weight : Math.min(weight, against(item, item.sound, sameBreak));
 };

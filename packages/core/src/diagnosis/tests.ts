@@ -15,7 +15,7 @@ export interface Test {
   readonly minutes: number;
   /** What has to be prepared for it (a plug pulled, a part isolated), and its minutes once that is done; '' for nothing. */
   readonly preparation: string;
-  readonly prepared: number;
+  readonly afterwards: number;
   /** A probe touches line voltage. */
   readonly line: boolean;
   /** Place in the walk from source to load, for the terminal-by-terminal order. */
@@ -42,7 +42,7 @@ export function testsOf(model: Model): Test[] {
     minutes: number,
     line = false,
     intervention?: Intervention,
-    prepared = minutes,
+    afterwards = minutes,
   ): void => {
     const done = intervention ? Object.entries(intervention)[0]!.join(' ') : '';
     tests.push({
@@ -51,7 +51,7 @@ export function testsOf(model: Model): Test[] {
       intervention,
       minutes,
       preparation: question.kind === 'ohms' ? isolation(model, question.part) : done,
-      prepared: Math.min(minutes, prepared),
+      afterwards: Math.min(minutes, afterwards),
       line,
       order: tests.length,
     });
@@ -153,7 +153,7 @@ export function isolated(model: Model, { items }: Evidence): string {
 /** Minutes a test takes somebody of a school; `prepared` names what is still prepared from the test before. */
 export function minutesFor(model: Model, test: Test, school: School, prepared = ''): number {
   const way = probingOf(model, test);
-  const minutes = test.preparation !== '' && test.preparation === prepared ? test.prepared : test.minutes;
+  const minutes = test.preparation !== '' && test.preparation === prepared ? test.afterwards : test.minutes;
   return way === undefined || way === school.probing ? minutes : minutes * (way === 'to-common' ? 1.2 : OTHER_SCHOOL);
 }
 
