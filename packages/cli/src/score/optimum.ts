@@ -103,7 +103,7 @@ function rank(
     probabilities,
     school: USUAL_SCHOOL,
     prepared: '',
-    away: () => false,
+    away: new Set<Hypothesis>(),
     exact: true,
   };
   return rankTests(ranking, tests, () => new Map());

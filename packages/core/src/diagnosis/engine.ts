@@ -1,18 +1,18 @@
 import type { Model } from '../profile';
 import { USUAL_SCHOOL, type School } from '../component-test';
-import { CircuitStates, OUTCOMES, setupKey } from '../sequence';
-import { fitOf, likelihood, scaleOf, type Fit } from './likelihood';
+import { CircuitStates, setupKey } from '../sequence';
+import { Foretold } from './foretold';
+import { likelihood } from './likelihood';
 import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
 import { rankTests, type RankedTest } from './next-test';
-import { episodeKey, questionKey, type Evidence, type Observation, type Question } from './observation';
+import { episodeKey, questionKey, type Evidence, type Question } from './observation';
 import { seedPairs } from './pairs';
-import { fitEvidence, posterior, uninformed, type ItemFit } from './posterior';
-import { answersOf, equal, type Prediction } from './predict';
+import { fitEvidence, posterior, type ItemFit } from './posterior';
+import { equal, type Prediction } from './predict';
 import { contradiction, proofDebt, prove, type Proof, type ProofDebt } from './proof';
 import { NO_PROOF, planProof, type ProofPlan } from './proof-plan';
 import { mayPropose, type Role } from './safety';
 import { isolated, minutesFor, setupFor, testsOf, type Test } from './tests';
-import { voltsRangeOf } from './volts-range';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
@@ -154,7 +154,7 @@ export class Engine {
         probabilities,
         school,
         prepared,
-        away: (h) => this.isAway(h, evidence, assessment.items),
+        away: new Set(hypotheses.filter((h) => this.isAway(h, evidence, assessment.items))),
       },
       offered,
       proofOf,
@@ -252,62 +252,18 @@ export class Engine {
   }
 
   /** What tests would find, of the present chain of episodes: one reading more changes nothing of it. */
-  private foretold = { chain: '', finds: new Map<string, Map<Test, ItemFit | undefined>>() };
+  private foretold = { chain: '', bySuspect: new Map<string, Map<Test, Foretold>>() };
 
   /** What a test would find if the suspect of a debt is right, against the suspect and its rivals. */
-  private asExpected(evidence: Evidence, debt: ProofDebt, test: Test): ItemFit | undefined {
-    const { leading, open } = debt;
-    // An intervention means a run for every rival; and pairs are others in every assessment.
-    if (test.intervention || open.some((o) => o.hypothesis !== this.hypotheses[o.hypothesis.index])) {
-      const rivals = open.map((o) => o.hypothesis);
-      return this.foretell(evidence, leading, rivals, test);
-    }
-    const chain = evidence.episodes.map(episodeKey).join('>');
-    if (this.foretold.chain !== chain) this.foretold = { chain, finds: new Map() };
-    let finds = this.foretold.finds.get(leading.id);
-    if (!finds) this.foretold.finds.set(leading.id, (finds = new Map()));
-    if (!finds.has(test)) finds.set(test, this.foretell(evidence, leading, this.hypotheses.filter(predicts), test));
-    return finds.get(test);
-  }
-
-  private foretell(
-    evidence: Evidence,
-    leading: Hypothesis,
-    others: readonly Hypothesis[],
-    test: Test,
-  ): ItemFit | undefined {
-    const rivals = [leading, this.healthy, ...others];
-    const present = evidence.episodes[evidence.episodes.length - 1]!;
-    const chain = test.intervention
-      ? [...evidence.episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
-      : evidence.episodes;
-    const observation = synthesise(
-      this.model,
-      test.question,
-      this.traces.predict(leading.faults, chain, test.question),
-    );
-    if (!observation) return undefined;
-    const predictions: (Prediction | undefined)[] = [];
-    const fits: (Fit | undefined)[] = [];
-    const known = rivals.map((h) => (predictions[h.index] = this.traces.predict(h.faults, chain, test.question)));
-    const scale = scaleOf(this.model, test.question, known);
-    const [expected] = known;
-    const sound = predictions[this.healthy.index];
-    const own = fitOf(this.model, observation, expected!, scale, sound);
-    // Most rivals expect the very same.
-    rivals.forEach((h, i) => {
-      fits[h.index] = equal(known[i]!, expected!) ? own : fitOf(this.model, observation, known[i]!, scale, sound);
-    });
-    return {
-      item: { id: 'if', episode: chain.length - 1, observation },
-      group: test.id,
-      predictions,
-      fits,
-      fitsIfBad: new Map(),
-      sound: fits[this.healthy.index],
-      base: uninformed(known, [own, ...rivals.map((h) => fits[h.index])]),
-      episode: chain[chain.length - 1]!,
-    };
+  private asExpected({ episodes }: Evidence, { leading, open }: ProofDebt, test: Test): ItemFit | undefined {
+    const chain = episodes.map(episodeKey).join('>');
+    if (this.foretold.chain !== chain) this.foretold = { chain, bySuspect: new Map() };
+    const { bySuspect } = this.foretold;
+    let byTest = bySuspect.get(leading.id);
+    if (!byTest) bySuspect.set(leading.id, (byTest = new Map()));
+    let foretold = byTest.get(test);
+    if (!foretold) byTest.set(test, (foretold = new Foretold(this.traces, this.hypotheses, episodes, test, leading)));
+    return foretold.against(open.map((o) => o.hypothesis));
   }
 }
 
@@ -341,42 +297,4 @@ function flattened(probabilities: Float64Array): Float64Array {
   const flat = probabilities.map((p) => p ** 0.25);
   const total = flat.reduce((sum, p) => sum + p, 0);
   return flat.map((p) => p / total);
-}
-
-/** The observation a prediction amounts to. */
-export function synthesise(model: Model, question: Question, p: Prediction): Observation | undefined {
-  switch (question.kind) {
-    case 'outcome':
-      return p.kind === 'choice' ? { kind: 'outcome', outcome: OUTCOMES[p.answer]! } : undefined;
-    case 'code':
-      return p.kind === 'choice' ? { kind: 'code', code: answersOf(model, question)[p.answer]! } : undefined;
-    case 'seen':
-      return p.kind === 'choice' ? { ...question, answer: p.answer === 1 } : undefined;
-    case 'look':
-      return p.kind === 'choice' && p.answer >= 0 ? { ...question, answer: p.answer } : undefined;
-    case 'told':
-      return question;
-    case 'volts':
-      if (p.kind === 'volts') return { ...question, reading: { kind: 'value', value: p.volts, dimension: 'voltage' } };
-      if (p.kind === 'unsteady')
-        return { ...question, reading: { kind: 'range', low: p.low, high: p.high, dimension: 'voltage' } };
-      return {
-        ...question,
-        reading: { kind: 'value', value: 0.7 * voltsRangeOf(model, question).stray, dimension: 'voltage' },
-      };
-    case 'ohms':
-      if (p.kind !== 'ohms') return undefined;
-      return {
-        ...question,
-        reading:
-          p.ohms > 5e6
-            ? { kind: 'open', dimension: 'resistance' }
-            : { kind: 'value', value: p.ohms, dimension: 'resistance' },
-      };
-    case 'gauge':
-    case 'timing':
-      return p.kind === 'number'
-        ? { ...question, reading: { kind: 'value', value: p.value, dimension: 'none' } }
-        : undefined;
-  }
 }

@@ -2,12 +2,13 @@
  * Diagnosis: model-based. Hypotheses from the profile's faults, predictions from simulated traces, likelihoods of what was
  * seen and measured, the next test by information per minute, proof by structure, explanation in sentences.
  */
-export { Engine, ENGINE_VERSION, synthesise, type Assessment, type Situation, type Suspect } from './engine';
+export { Engine, ENGINE_VERSION, type Assessment, type Situation, type Suspect } from './engine';
 export { COMPLAINT_IDS, COMPLAINTS, type Complaint } from './complaint';
 export { coverage, type Coverage } from './coverage';
 export { proofOutlook, watchedTry, type ProofOutlook } from './proof-outlook';
 export { explain, type Reason } from './explain';
 export { findReadings, parseSought, type Found, type Sought } from './find-readings';
+export { synthesise } from './foretold';
 export { guideOf, type FaultGuide, type Guide } from './guide';
 export { byTelephone, partsToCarry, telephoneQuestions, type Carried } from './triage';
 export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';

@@ -1,5 +1,6 @@
 import type { School } from '../component-test';
 import type { Model } from '../profile';
+import type { FaultRef } from '../sequence';
 import { predicts, type Hypothesis } from './hypothesis';
 import { numberError, numberSd } from './likelihood';
 import type { Evidence, Question } from './observation';
@@ -43,6 +44,8 @@ const PROOF_BITS = 1.5;
 const SURE = 0.9;
 /** Tests that tell less than this, and prove nothing, are not worth a walk to the machine. */
 const LEAST_BITS = 0.02;
+/** An appliance whose fault is away. */
+const SOUND: readonly FaultRef[] = [];
 /** How many of the best tests are looked at two deep. */
 const AHEAD = 4;
 
@@ -55,8 +58,8 @@ export interface Ranking {
   readonly school: School;
   /** What is still prepared from the test before. */
   readonly prepared: string;
-  /** Whether a fault that comes and goes does not show at present. */
-  readonly away: (h: Hypothesis) => boolean;
+  /** Faults that come and go, and do not show at present. */
+  readonly away: ReadonlySet<Hypothesis>;
   /** Leave nothing out, however unlikely or small: for problems small enough to be planned to their end. */
   readonly exact?: boolean;
 }
@@ -228,7 +231,7 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
     ? [...episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
     : episodes;
   const predictions = live.map((h) =>
-    predicts(h) ? r.traces.predict(r.away(h) ? [] : h.faults, chain, test.question) : undefined,
+    predicts(h) ? r.traces.predict(r.away.has(h) ? SOUND : h.faults, chain, test.question) : undefined,
   );
   const of = new Int16Array(live.length).fill(-1);
   // Nobody can read at a step that will hardly come.

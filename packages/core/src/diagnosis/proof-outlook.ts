@@ -1,4 +1,5 @@
-import { synthesise, type Engine } from './engine';
+import type { Engine } from './engine';
+import { synthesise } from './foretold';
 import type { Hypothesis } from './hypothesis';
 import { FIRST_EPISODE, type Evidence, type Question } from './observation';
 

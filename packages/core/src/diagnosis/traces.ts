@@ -1,12 +1,14 @@
 import type { Model } from '../profile';
 import { run, setupKey, type CircuitStates, type FaultRef, type Memory, type Trace } from '../sequence';
-import { FIRST_EPISODE, questionKey, type Episode, type Question } from './observation';
+import { episodeKey, FIRST_EPISODE, questionKey, type Episode, type Question } from './observation';
 import { predict, type Prediction } from './predict';
 
 /** One set of faults in one episode: its trace and the faults that are active in it. */
 export interface Lived {
   readonly trace: Trace;
   readonly faults: readonly FaultRef[];
+  /** What it answers to questions, by their key. */
+  readonly answers: Map<string, Prediction>;
 }
 
 /**
@@ -15,9 +17,10 @@ export interface Lived {
  */
 export class Traces {
   private readonly lived = new Map<string, Lived>();
-  private readonly predictions = new Map<Lived, Map<string, Prediction>>();
-  /** Found again without making keys: the same chain and faults are asked about by hundreds of tests. */
-  private readonly found = new WeakMap<readonly Episode[], Map<readonly FaultRef[], Lived>>();
+  /** By what an appliance notices of a chain of episodes, then by faults. */
+  private readonly chains = new Map<string, WeakMap<readonly FaultRef[], Lived>>();
+  /** The same by the chain itself, without making its key: hundreds of tests ask about it. */
+  private readonly found = new WeakMap<readonly Episode[], WeakMap<readonly FaultRef[], Lived>>();
   private readonly questionKeys = new WeakMap<Question, string>();
   private readonly arrivals = new Map<string, Memory | undefined>();
   /** How many runs were simulated, for the benchmark. */
@@ -34,10 +37,16 @@ export class Traces {
    */
   last(faults: readonly FaultRef[], chain: readonly Episode[]): Lived {
     let found = this.found.get(chain);
-    if (!found) this.found.set(chain, (found = new Map()));
+    if (!found) this.found.set(chain, (found = this.under(chain.map(episodeKey).join('>'))));
     let lived = found.get(faults);
     if (!lived) found.set(faults, (lived = this.through(faults, chain)));
     return lived;
+  }
+
+  private under(chain: string): WeakMap<readonly FaultRef[], Lived> {
+    let found = this.chains.get(chain);
+    if (!found) this.chains.set(chain, (found = new WeakMap()));
+    return found;
   }
 
   private through(faults: readonly FaultRef[], chain: readonly Episode[]): Lived {
@@ -56,20 +65,18 @@ export class Traces {
 
   predict(faults: readonly FaultRef[], chain: readonly Episode[], question: Question): Prediction {
     const lived = this.last(faults, chain);
-    let known = this.predictions.get(lived);
-    if (!known) this.predictions.set(lived, (known = new Map()));
     let key = this.questionKeys.get(question);
     if (key === undefined) this.questionKeys.set(question, (key = questionKey(this.model, question)));
-    let prediction = known.get(key);
-    if (!prediction) known.set(key, (prediction = predict(this.model, lived.trace, lived.faults, question)));
-    return prediction;
+    let answer = lived.answers.get(key);
+    if (!answer) lived.answers.set(key, (answer = predict(this.model, lived.trace, lived.faults, question)));
+    return answer;
   }
 
   private live(active: readonly FaultRef[], episode: Episode, memory: Memory | undefined): Lived {
     const key = `${faultKey(active)}|${setupKey(episode.setup)}|${memoryKey(memory)}`;
     let lived = this.lived.get(key);
     if (!lived) {
-      lived = { trace: run(this.circuits, active, episode.setup, memory), faults: active };
+      lived = { trace: run(this.circuits, active, episode.setup, memory), faults: active, answers: new Map() };
       this.runs++;
       this.lived.set(key, lived);
     }

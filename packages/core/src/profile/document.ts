@@ -25,18 +25,33 @@ export type DataMap = { [key: string]: Data };
 export const isMap = (data: Data | undefined): data is DataMap =>
   typeof data === 'object' && data !== null && !Array.isArray(data);
 
+interface Parsed {
+  readonly text: string;
+  readonly document: Document.Parsed;
+  readonly lines: LineCounter;
+}
+
+function parse(text: string): Parsed {
+  const lines = new LineCounter();
+  return { text, document: parseDocument(text, { lineCounter: lines, prettyErrors: false }), lines };
+}
+
+/** What was parsed last: one profile is loaded for its variants, and for hundreds of appliances of its type. */
+let last: Parsed | undefined;
+
 /** A YAML or JSON file that remembers its lines, and collects what is wrong with it. */
 export class SourceFile {
   readonly problems: Problem[] = [];
   readonly data: Data;
   private readonly document: Document.Parsed;
-  private readonly lines = new LineCounter();
+  private readonly lines: LineCounter;
 
   constructor(
     text: string,
     readonly name: string,
   ) {
-    this.document = parseDocument(text, { lineCounter: this.lines, prettyErrors: false });
+    if (last?.text !== text) last = parse(text);
+    ({ document: this.document, lines: this.lines } = last);
     for (const error of this.document.errors)
       this.problems.push({ file: name, line: this.lines.linePos(error.pos[0]).line, path: '', message: error.message });
     this.data = this.problems.length > 0 ? null : readData(this.document, this.problems, name);

@@ -104,14 +104,18 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   };
   const compile: Compile = (text, path, wanted) => {
     try {
-      const expression = compileExpression(text, names, wanted);
-      for (const t of expression.thresholds) noteThreshold(t.quantity, t.value);
-      return expression;
+      return compileExpression(text, names, wanted);
     } catch (error) {
       if (!(error instanceof ExpressionError)) throw error;
       file.problem(path, error.message);
       return compileExpression('false', names);
     }
+  };
+  /** For what is asked all the time while the appliance runs: the moment at which its answer changes must not be missed. */
+  const watched: Compile = (text, path, wanted) => {
+    const expression = compile(text, path, wanted);
+    for (const t of expression.thresholds) noteThreshold(t.quantity, t.value);
+    return expression;
   };
 
   const groundNet = netlist.nets.indexOf(fields.text(root, 'ground', []));
@@ -126,7 +130,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     const spec = { ...raw.spec };
     for (const [field, rule] of Object.entries(raw.kind.fields)) {
       const value = spec[field];
-      if (rule.type === 'expression') conditions.set(field, compile(String(value), [...raw.path, field], 'boolean'));
+      if (rule.type === 'expression') conditions.set(field, watched(String(value), [...raw.path, field], 'boolean'));
       if (rule.type === 'quantity') {
         const found = quantityIds.indexOf(String(value));
         if (found < 0) file.problem([...raw.path, field], unknownName('quantity', String(value), quantityIds));
@@ -176,7 +180,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       const is = fields.quantity(rule, 'is', at, dimension ?? 'none', hold ? 0 : undefined);
       return {
         when:
-          rule['when'] === undefined ? undefined : compile(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
+          rule['when'] === undefined ? undefined : watched(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
         is: spread > 0 && is !== 0 ? vary(id, is, spread) : is,
         hold,
         after: Math.round(fields.quantity(rule, 'after', at, 'time', 0) * 1000),
@@ -214,7 +218,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
           quantities,
           controllerHas,
           codes.map((c) => c.id),
-          compile,
+          watched,
         )
       : undefined;
   for (const input of controller?.inputs ?? [])
@@ -223,7 +227,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       noteThreshold(input.quantity, input.breaks);
     }
 
-  const phases = loadPhases(fields, root, compile);
+  const phases = loadPhases(fields, root, watched);
   const points = loadPoints(fields, root, netlist.nets);
   const gauges = loadGauges(fields, root, quantities, phases);
   const looks = loadLooks(fields, root, compile);

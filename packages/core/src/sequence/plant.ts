@@ -42,8 +42,10 @@ export class Plant {
       const rule = quantity.rules[found]!;
       const value = this.value(quantity.index, now);
       const ramps = this.ramps[quantity.index]!;
-      const ramp = { from: now, value, start: now + rule.after, over: 0, target: value };
-      if (!rule.hold) Object.assign(ramp, { over: value === rule.is ? 0 : rule.over, target: rule.is });
+      const stays = rule.hold || value === rule.is;
+      const ramp: Ramp = stays
+        ? { from: now, value, start: now, over: 0, target: value }
+        : { from: now, value, start: now + rule.after, over: rule.over, target: rule.is };
       // Several headings at one instant: the last one counts.
       if (this.latest(quantity.index).from === now) ramps[ramps.length - 1] = ramp;
       else ramps.push(ramp);
@@ -52,14 +54,13 @@ export class Plant {
     return changed;
   }
 
-  /** The next moment at which a quantity starts, crosses a compared value or arrives. */
+  /** The next moment at which a quantity jumps, crosses a compared value or arrives. */
   next(now: Millis): Millis {
     let soonest = Infinity;
     for (const { index, thresholds } of this.model.quantities) {
       const ramp = this.latest(index);
       const end = ramp.start + ramp.over;
-      if (now >= end && now >= ramp.start) continue;
-      if (ramp.start > now) soonest = Math.min(soonest, ramp.start);
+      if (now >= end) continue;
       if (ramp.over > 0)
         for (const threshold of thresholds) {
           const share = (threshold - ramp.value) / (ramp.target - ramp.value);
@@ -67,7 +68,7 @@ export class Plant {
           const at = Math.ceil(ramp.start + share * ramp.over);
           if (at > now) soonest = Math.min(soonest, at);
         }
-      if (end > now) soonest = Math.min(soonest, end);
+      soonest = Math.min(soonest, end);
     }
     return soonest;
   }

@@ -41,6 +41,8 @@ export class Simulator implements Scope {
   private moved = true;
   /** Grows with every change of a part, the program, the circuit or the surroundings: what depends on no more is asked once. */
   private age = 0;
+  /** Whether nothing but the control is due at the present instant. */
+  private onlyControl = false;
   private readonly resets: Millis[] = [];
   private readonly codes: { at: Millis; code: string }[] = [];
 
@@ -84,6 +86,7 @@ export class Simulator implements Scope {
     }
     this.now = 0;
     this.settings[CALL] = this.setup.call;
+    this.onlyControl = false;
     this.age++;
     this.resets.length = 0;
     this.codes.length = 0;
@@ -101,7 +104,7 @@ export class Simulator implements Scope {
         return this.finish(undefined, lockedOut, !lockedOut);
       }
       this.now = next;
-      this.settle();
+      if (!this.settle()) continue;
       const moved = this.moved;
       this.record();
       if (!lockedOut && this.program?.lockedOut()) {
@@ -126,8 +129,8 @@ export class Simulator implements Scope {
 
   private readonly onReset = (at: Millis): void => void this.resets.push(at);
 
-  /** Brings everything to rest at the present instant. */
-  private settle(): void {
+  /** Brings everything to rest at the present instant; false when nothing can have come of it. */
+  private settle(): boolean {
     for (let i = 0; i < MAX_CHANGES; i++) {
       if (this.movers.dirty) {
         this.circuit = this.circuits.state(this.movers.electrical, this.faults);
@@ -140,13 +143,15 @@ export class Simulator implements Scope {
         this.age++;
         changed = true;
       }
+      // A timer that ran out and opened nothing.
+      if (i === 0 && this.onlyControl && !changed) return false;
       if (this.movers.move(this.now, this.circuit, this, this.age)) {
         this.age++;
         changed = true;
       }
       if (changed) this.moved = true;
       if (this.plant.move(this.now, this, this.age)) changed = true;
-      if (!changed && !this.movers.dirty) return;
+      if (!changed && !this.movers.dirty) return true;
     }
     throw new RestlessError(
       `${this.model.id}: ${this.now < 0 ? 'before the call' : `at ${this.now / 1000} s`} the program or the parts change for ever without time passing; give a guard an after(…) or a part a delay`,
@@ -154,7 +159,10 @@ export class Simulator implements Scope {
   }
 
   private next(): Millis {
-    return Math.min(this.movers.next(), this.plant.next(this.now), this.program?.next(this.now) ?? Infinity);
+    const control = this.program?.next(this.now) ?? Infinity;
+    const others = Math.min(this.movers.next(), this.plant.next(this.now));
+    this.onlyControl = control < others;
+    return Math.min(control, others);
   }
 
   private record(): void {

@@ -1,0 +1,116 @@
+import type { Model } from '../profile';
+import { OUTCOMES } from '../sequence';
+import { predicts, type Hypothesis } from './hypothesis';
+import { fitOf, scaleOf, type Fit, type Scale } from './likelihood';
+import type { Episode, Observation, Question } from './observation';
+import { uninformed, type ItemFit } from './posterior';
+import { answersOf, equal, type Prediction } from './predict';
+import { setupFor, type Test } from './tests';
+import type { Traces } from './traces';
+import { voltsRangeOf } from './volts-range';
+
+/**
+ * What a test would find if a suspect is right, and how that would sit with its rivals. Each rival is simulated when it is
+ * first asked about: an intervention means a run for every one of them.
+ */
+export class Foretold {
+  private readonly chain: readonly Episode[];
+  private readonly expected: Prediction;
+  private readonly sound: Prediction;
+  private readonly scale: Scale;
+  private readonly own: Fit | undefined;
+  /** By index; of the pairs, which are others in every assessment, those that were asked about last. */
+  private readonly fits: (Fit | undefined)[] = [];
+  private readonly asked: Hypothesis[] = [];
+  private readonly finds: ItemFit | undefined;
+
+  constructor(
+    private readonly traces: Traces,
+    singles: readonly Hypothesis[],
+    episodes: readonly Episode[],
+    { id, question, intervention }: Test,
+    leading: Hypothesis,
+  ) {
+    const { model } = traces;
+    const present = episodes[episodes.length - 1]!;
+    const episode = { ...present, setup: setupFor(present.setup, intervention) };
+    this.chain = intervention ? [...episodes, episode] : episodes;
+    const healthy = singles[0]!;
+    const tell = ({ faults }: Hypothesis): Prediction => traces.predict(faults, this.chain, question);
+    this.expected = tell(leading);
+    this.sound = tell(healthy);
+    // Only a number has a scale that depends on what others expect.
+    const others = !intervention && this.expected.kind === 'number' ? singles.filter(predicts).map(tell) : [];
+    this.scale = scaleOf(model, question, [this.expected, this.sound, ...others]);
+    const observation = synthesise(model, question, this.expected);
+    if (!observation) return;
+    this.own = fitOf(model, observation, this.expected, this.scale, this.sound);
+    this.finds = {
+      item: { id: 'if', episode: this.chain.length - 1, observation },
+      group: id,
+      predictions: [],
+      fits: this.fits,
+      fitsIfBad: new Map(),
+      sound: this.fit(observation, this.sound),
+      base: uninformed([this.expected], [this.own]),
+      episode,
+    };
+    this.against([leading, healthy]);
+  }
+
+  /** The item that the test would add, with the fits of these rivals; undefined when there would be nothing to note. */
+  against(rivals: readonly Hypothesis[]): ItemFit | undefined {
+    if (!this.finds) return undefined;
+    const { observation } = this.finds.item;
+    for (const h of rivals) {
+      if (this.asked[h.index] === h) continue;
+      this.asked[h.index] = h;
+      this.fits[h.index] = this.fit(observation, this.traces.predict(h.faults, this.chain, observation));
+    }
+    return this.finds;
+  }
+
+  /** How well what would be observed fits what somebody expects; most rivals expect the very same as the suspect. */
+  private fit(observation: Observation, shown: Prediction): Fit | undefined {
+    if (equal(shown, this.expected)) return this.own;
+    return fitOf(this.traces.model, observation, shown, this.scale, this.sound);
+  }
+}
+
+/** The observation a prediction amounts to. */
+export function synthesise(model: Model, question: Question, p: Prediction): Observation | undefined {
+  switch (question.kind) {
+    case 'outcome':
+      return p.kind === 'choice' ? { kind: 'outcome', outcome: OUTCOMES[p.answer]! } : undefined;
+    case 'code':
+      return p.kind === 'choice' ? { kind: 'code', code: answersOf(model, question)[p.answer]! } : undefined;
+    case 'seen':
+      return p.kind === 'choice' ? { ...question, answer: p.answer === 1 } : undefined;
+    case 'look':
+      return p.kind === 'choice' && p.answer >= 0 ? { ...question, answer: p.answer } : undefined;
+    case 'told':
+      return question;
+    case 'volts':
+      if (p.kind === 'volts') return { ...question, reading: { kind: 'value', value: p.volts, dimension: 'voltage' } };
+      if (p.kind === 'unsteady')
+        return { ...question, reading: { kind: 'range', low: p.low, high: p.high, dimension: 'voltage' } };
+      return {
+        ...question,
+        reading: { kind: 'value', value: 0.7 * voltsRangeOf(model, question).stray, dimension: 'voltage' },
+      };
+    case 'ohms':
+      if (p.kind !== 'ohms') return undefined;
+      return {
+        ...question,
+        reading:
+          p.ohms > 5e6
+            ? { kind: 'open', dimension: 'resistance' }
+            : { kind: 'value', value: p.ohms, dimension: 'resistance' },
+      };
+    case 'gauge':
+    case 'timing':
+      return p.kind === 'number'
+        ? { ...question, reading: { kind: 'value', value: p.value, dimension: 'none' } }
+        : undefined;
+  }
+}
