@@ -89,6 +89,25 @@ describe('what is no proof', () => {
 });
 
 describe('what comes and goes', () => {
+  test('a gauge that nothing else changes condemns by itself, one that much else disturbs does not', () => {
+    const combi = new Engine(profile('combi-condensing'));
+    const water = hypothesis(combi, 'system-water.low');
+    const open = followed(combi, water, watchedTry(combi, water), ['volts V24 V0 call', 'volts WP V0 call']);
+    expect(standing(combi, open)).toEqual({ first: water.repair, proved: false });
+    expect(standing(combi, followed(combi, water, open, ['gauge water-pressure'])).proved).toBe(true);
+    const boiler = new Engine(profile('hydronic-boiler'));
+    const gap = hypothesis(boiler, 'spark.wide');
+    expect(standing(boiler, followed(boiler, gap, watchedTry(boiler, gap), ['gauge spark-gap'])).proved).toBe(true);
+    const furnace = new Engine(profile('furnace-condensing'));
+    const gas = hypothesis(furnace, 'gas-supply.low');
+    const gauge = furnace.tests.find(({ question: q }) => {
+      const quantity =
+        q.kind === 'gauge' ? furnace.model.quantities[furnace.model.gauges[q.gauge]!.quantity]! : undefined;
+      return quantity?.rules.some((r) => r.when?.text.includes('fault(gas-supply.')) === true;
+    })!;
+    expect(standing(furnace, followed(furnace, gas, watchedTry(furnace, gas), [gauge.id])).proved).toBe(false);
+  });
+
   test('a tripped switch that clicks in and then holds is proved, though a loose wire could have come right just then', () => {
     const engine = new Engine(profile('pool-heat-pump'));
     const tripped = hypothesis(engine, 'high-pressure.tripped');

@@ -1,5 +1,5 @@
 import { coverage, Engine, type Coverage, type Hypothesis } from '@zetalysis/core/diagnosis';
-import { loadProfile } from '@zetalysis/core/profile';
+import { loadProfile, type Model } from '@zetalysis/core/profile';
 import { profileSource } from '../files';
 import { Appliance, MISREPORTED } from './appliance';
 import { calibrationError, type Weighed } from './calibration';
@@ -15,6 +15,7 @@ export interface Score {
   readonly namedFirst: number;
   readonly namedFirstPlain: number;
   readonly proved: number;
+  /** A proof against a part that is not the broken one. */
   readonly provedWrong: number;
   readonly replacedHealthy: number;
   readonly tests: number;
@@ -74,6 +75,7 @@ interface Played {
 export function scoreProfile(id: string, size: ScoreSize): Score {
   const { text, file } = profileSource(id);
   const engine = new Engine(loadProfile(text, file));
+  const { model } = engine;
   const known = coverage(engine);
   const faults = known.faults.filter((h) => !known.silent.includes(h));
   const visits = drawVisits(faults, size);
@@ -96,7 +98,7 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
     namedFirst: share(advice, (v) => v.right),
     namedFirstPlain: advice.filter((v) => v.right).length / advice.length,
     proved: share(advice, (v) => v.finding.proved),
-    provedWrong: share(advice, (v) => v.finding.proved && !v.right),
+    provedWrong: share(advice, (v) => v.finding.proved && !v.right && !namesBroken(model, v.hidden, v.finding.named)),
     replacedHealthy: share(advice, wrongPart),
     tests: mean(advice, (v) => v.finding.tests),
     minutes: mean(advice, (v) => v.finding.minutes),
@@ -139,6 +141,12 @@ function drawVisits(faults: readonly Hypothesis[], { seed, per }: ScoreSize): Dr
 function isRight(known: Coverage, hidden: Hypothesis, named: string): boolean {
   const alike = known.alike.find((g) => g.includes(hidden)) ?? [hidden];
   return alike.some((h) => h.repair === named);
+}
+
+/** Whether a repair is of the broken part, though perhaps for another way of failing. */
+function namesBroken({ parts }: Model, hidden: Hypothesis, named: string): boolean {
+  const broken = parts[hidden.faults[0]!.part]!;
+  return [broken.id, parts[broken.assembly]!.id].includes(named.split(':')[0]!);
 }
 
 /** Every share that was stated on the way, against whether it was right. */
@@ -207,9 +215,7 @@ function playWithheld(text: string, file: string, known: Coverage, visits: reado
     const engine = new Engine(model, gone);
     const finding = new Visit(engine, new Appliance(text, file, hidden.faults, new Random(seed)), 'advice').diagnose();
     // Its own way of failing is not in the model: naming the part that is broken is all that can be right.
-    const broken = model.parts[hidden.faults[0]!.part]!;
-    const parts = [broken.id, model.parts[broken.assembly]!.id];
-    const right = isRight(known, hidden, finding.named) || parts.includes(finding.named.split(':')[0]!);
+    const right = isRight(known, hidden, finding.named) || namesBroken(model, hidden, finding.named);
     const wrong = finding.proved && !right;
     played.push({ weight, open: !wrong || finding.kind === 'unknown', wrong });
   }

@@ -329,12 +329,21 @@ function outputMissing({ model, items }: Inquiry, part: Part, output: Branch): b
   });
 }
 
-/** Whether a quantity is measured to find this fault: a condition's, or one that nothing but the part itself disturbs. */
-const shownByGauge = (model: Model, part: Part, quantity: number): boolean =>
-  isAbout(model, part, quantity) &&
-  (part.kind.name === 'condition' || disturbers(model, part, [quantity]).length === 0);
+/**
+ * How far a quantity that is measured shows this fault: wholly when nothing else changes it (a spark gap, the water in a
+ * system), in part when nothing else disturbs it or the fault is a condition.
+ */
+function shownByGauge(model: Model, part: Part, quantity: number): number {
+  if (!isAbout(model, part, quantity)) return 0;
+  const alone = disturbers(model, part, [quantity]).length === 0;
+  const stands = model.quantities[quantity]!.rules.every(
+    ({ when }) => when === undefined || (when.parts.length === 0 && when.quantities.length === 0 && !when.asksVolts),
+  );
+  if (alone && stands) return 1;
+  return alone || part.kind.name === 'condition' ? FINDING : 0;
+}
 
-/** What is wrong was found: by a careful look, or by two findings. */
+/** What is wrong was found: by a careful look or gauge, or by two findings. */
 function finding({ model, h, items }: Inquiry, part: Part, mode: string): number {
   let weight = 0;
   const counted = new Set<string>();
@@ -350,9 +359,9 @@ function finding({ model, h, items }: Inquiry, part: Part, mode: string): number
     if (o.kind === 'look' && answerShows(model, o.look, o.answer, part, mode)) {
       counted.add(i.group);
       weight += !doubt && 1 - own.blunder >= CAREFUL ? 1 : FINDING;
-    } else if (o.kind === 'gauge' && shownByGauge(model, part, model.gauges[o.gauge]!.quantity)) {
+    } else if (o.kind === 'gauge') {
       counted.add(i.group);
-      weight += FINDING;
+      weight += shownByGauge(model, part, model.gauges[o.gauge]!.quantity);
     }
   }
   return Math.min(1, weight);
