@@ -73,7 +73,7 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
 const denied = ({ model, h, items }: Inquiry, part: Part): boolean =>
   items.some((i) => {
     const o = i.item.observation;
-    return o.kind === 'look' && looksAt(model, o.look, part) && odd(i.fits[h.index], i);
+    return o.kind === 'look' && looksAt(model, part, o.look) && odd(i.fits[h.index], i);
   });
 
 const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
@@ -115,14 +115,14 @@ function cleared(q: Inquiry, part: Part, quantities: readonly number[]): number 
   const { model, h, items } = q;
   const about = (o: Observation, cause: Part): boolean => {
     if (o.kind === 'gauge') return isAbout(model, cause, model.gauges[o.gauge]!.quantity);
-    return o.kind === 'look' && looksAt(model, o.look, cause);
+    return o.kind === 'look' && looksAt(model, cause, o.look);
   };
   const measured = (o: Observation): boolean =>
     o.kind === 'gauge' && quantities.includes(model.gauges[o.gauge]!.quantity);
   if (items.some((i) => measured(i.item.observation) && !odd(i.fits[h.index], i))) return 1;
   const askable = disturbers(model, part, quantities).filter(
     (c) =>
-      model.looks.some((_, look) => looksAt(model, look, c)) || model.gauges.some((g) => isAbout(model, c, g.quantity)),
+      model.looks.some((_, look) => looksAt(model, c, look)) || model.gauges.some((g) => isAbout(model, c, g.quantity)),
   );
   if (askable.length === 0) return 1;
   const cleared = askable.filter((c) => {

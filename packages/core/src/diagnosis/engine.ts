@@ -1,7 +1,7 @@
 import type { Model } from '../profile';
 import { USUAL_SCHOOL, type School } from '../component-test';
 import { CircuitStates, setupKey } from '../sequence';
-import { Foretold } from './foretold';
+import { Foreteller } from './foreteller';
 import { likelihood } from './likelihood';
 import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
 import { rankTests, type RankedTest } from './next-test';
@@ -9,7 +9,7 @@ import { episodeKey, questionKey, type Evidence, type Question } from './observa
 import { seedPairs } from './pairs';
 import { fitEvidence, posterior, type ItemFit } from './posterior';
 import { equal, type Prediction } from './predict';
-import { contradiction, proofDebt, prove, type Proof, type ProofDebt } from './proof';
+import { contradiction, proofDebt, prove, type Proof } from './proof';
 import { NO_PROOF, planProof, type ProofPlan } from './proof-plan';
 import { mayPropose, type Role } from './safety';
 import { isolated, minutesFor, setupFor, testsOf, type Test } from './tests';
@@ -212,14 +212,18 @@ export class Engine {
     if (!debt) return NO_PROOF;
     // Each intervention means a run for every rival.
     const few = this.mayIntervene(debt.open.length);
+    const rivals = debt.open.map((o) => o.hypothesis);
+    const tellers = this.foretellersOf(evidence, suspect);
     const offers = offered.flatMap((test) => {
-      const finds = test.intervention && !few ? undefined : this.asExpected(evidence, debt, test);
-      if (!finds) return [];
-      const { id, question, preparation } = test;
+      if (test.intervention && !few) return [];
+      let teller = tellers.get(test);
+      if (!teller)
+        tellers.set(test, (teller = new Foreteller(this.traces, this.hypotheses, evidence.episodes, test, suspect)));
+      const foretold = teller.against(rivals);
+      if (!foretold) return [];
+      const { id, preparation } = test;
       const minutes = minutesFor(this.model, test, school, prepared);
-      return [
-        { id, minutes, preparation, afterwards: minutesFor(this.model, test, school, preparation), question, finds },
-      ];
+      return [{ id, minutes, preparation, afterwards: minutesFor(this.model, test, school, preparation), foretold }];
     });
     const plan = planProof(this.model, debt, items, offers);
     // Half a proof is none.
@@ -251,19 +255,16 @@ export class Engine {
     return this.proofOf(suspect, situation, assessment, this.offered(situation, assessment));
   }
 
-  /** What tests would find, of the present chain of episodes: one reading more changes nothing of it. */
-  private foretold = { chain: '', bySuspect: new Map<string, Map<Test, Foretold>>() };
+  /** Of the present chain of episodes, by suspect and test: one reading more changes nothing of it. */
+  private foretellers = { chain: '', bySuspect: new Map<string, Map<Test, Foreteller>>() };
 
-  /** What a test would find if the suspect of a debt is right, against the suspect and its rivals. */
-  private asExpected({ episodes }: Evidence, { leading, open }: ProofDebt, test: Test): ItemFit | undefined {
+  private foretellersOf({ episodes }: Evidence, suspect: Hypothesis): Map<Test, Foreteller> {
     const chain = episodes.map(episodeKey).join('>');
-    if (this.foretold.chain !== chain) this.foretold = { chain, bySuspect: new Map() };
-    const { bySuspect } = this.foretold;
-    let byTest = bySuspect.get(leading.id);
-    if (!byTest) bySuspect.set(leading.id, (byTest = new Map()));
-    let foretold = byTest.get(test);
-    if (!foretold) byTest.set(test, (foretold = new Foretold(this.traces, this.hypotheses, episodes, test, leading)));
-    return foretold.against(open.map((o) => o.hypothesis));
+    if (this.foretellers.chain !== chain) this.foretellers = { chain, bySuspect: new Map() };
+    const { bySuspect } = this.foretellers;
+    let byTest = bySuspect.get(suspect.id);
+    if (!byTest) bySuspect.set(suspect.id, (byTest = new Map()));
+    return byTest;
   }
 }
 

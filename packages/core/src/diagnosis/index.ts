@@ -8,7 +8,7 @@ export { coverage, type Coverage } from './coverage';
 export { proofOutlook, watchedTry, type ProofOutlook } from './proof-outlook';
 export { explain, type Reason } from './explain';
 export { findReadings, parseSought, type Found, type Sought } from './find-readings';
-export { synthesise } from './foretold';
+export { synthesise } from './foreteller';
 export { guideOf, type FaultGuide, type Guide } from './guide';
 export { byTelephone, partsToCarry, telephoneQuestions, type Carried } from './triage';
 export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';

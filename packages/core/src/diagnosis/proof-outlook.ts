@@ -1,5 +1,5 @@
 import type { Engine } from './engine';
-import { synthesise } from './foretold';
+import { synthesise } from './foreteller';
 import type { Hypothesis } from './hypothesis';
 import { FIRST_EPISODE, type Evidence, type Question } from './observation';
 

@@ -1,9 +1,8 @@
 import type { Model } from '../profile';
 import { condemnation } from './condemn';
 import type { Hypothesis } from './hypothesis';
-import type { Question } from './observation';
 import type { ItemFit } from './posterior';
-import { addedWeight, touches, type ProofDebt } from './proof';
+import { addedWeight, type ProofDebt } from './proof';
 
 /** A test that may take part in a proof: what it costs, and what it would find if the leading suspect is right. */
 export interface ProofOffer {
@@ -12,8 +11,16 @@ export interface ProofOffer {
   /** What has to be prepared for it, and its minutes when another test of the plan has prepared that already. */
   readonly preparation: string;
   readonly afterwards: number;
-  readonly question: Question;
+  readonly foretold: Foretold;
+}
+
+/** What a test would find if a suspect is right. */
+export interface Foretold {
   readonly finds: ItemFit;
+  /** By hypothesis index, what that weighs against it by itself; of the rivals that are open. */
+  readonly weights: readonly number[];
+  /** Made on the part itself, or at what may rightly make it open (a look there that finds nothing clears the way). */
+  readonly onPart: boolean;
 }
 
 /** No tests that would prove anything. */
@@ -50,55 +57,69 @@ export function planProof(
   offers: readonly ProofOffer[],
 ): ProofPlan {
   const { leading, open, speaking } = debt;
-  /** Made on the part itself, or at what may rightly make it open (a look there that finds nothing clears the way), and tells. */
-  const condemns = ({ question, finds }: ProofOffer): boolean =>
-    debt.condemned < 1 &&
-    (question.kind === 'look' || question.kind === 'gauge' || touches(model, leading, question)) &&
-    condemnation(model, leading, [...items, finds]) > debt.condemned;
+  const untouched: Condemned = { by: [], share: debt.condemned, further: new Map() };
+  const condemnedBy = (before: Condemned, offer: ProofOffer): Condemned => {
+    let more = before.further.get(offer);
+    if (!more) {
+      const by = [...before.by, offer.foretold.finds];
+      const share = Math.max(debt.condemned, condemnation(model, leading, [...items, ...by]));
+      before.further.set(offer, (more = { by, share, further: new Map() }));
+    }
+    return more;
+  };
   const adding = open.map(({ hypothesis: h }) => addedWeight(h, speaking, h.breaks === leading.breaks));
   const candidates = offers
     .map((offer): Candidate => {
+      const { finds, weights, onPart } = offer.foretold;
       const pays = new Float64Array(open.length);
-      for (let rival = 0; rival < open.length; rival++)
-        pays[rival] = Math.min(open[rival]!.missing, adding[rival]!(offer.finds));
-      return { offer, pays, condemns: condemns(offer) };
+      for (let rival = 0; rival < open.length; rival++) {
+        const { hypothesis, missing } = open[rival]!;
+        const weight = weights[hypothesis.index]!;
+        if (weight > 0) pays[rival] = Math.min(missing, adding[rival]!(finds, weight));
+      }
+      const condemns = debt.condemned < 1 && onPart && condemnedBy(untouched, offer).share > debt.condemned;
+      return { offer, pays, condemns };
     })
     .filter((c) => c.condemns || c.pays.some((p) => p > 0));
-  const condemned = (by: readonly Candidate[]): number =>
-    by.length === 0
-      ? debt.condemned
-      : Math.max(debt.condemned, condemnation(model, leading, [...items, ...by.map((c) => c.offer.finds)]));
   const owed = open.reduce((sum, o) => sum + o.missing, 0) + CONDEMNING * (1 - debt.condemned);
 
-  /** What one more test pays when some were chosen before it; 0 when that cannot be as much as `atLeast`. */
-  const pays = (c: Candidate, before: Paid, atLeast = 0): number => {
+  /** What one more test pays of the exclusion of rivals, when some tests were chosen before it, */
+  const excludes = (c: Candidate, { left }: Paid): number => {
     let sum = 0;
-    for (let r = 0; r < before.left.length; r++) sum += Math.min(before.left[r]!, c.pays[r]!);
-    if (!c.condemns) return sum;
-    // Condemning is dear to work out.
-    if (sum + CONDEMNING * (1 - before.condemned) < atLeast) return 0;
-    return sum + CONDEMNING * (condemned([...before.own, c]) - before.condemned);
+    for (let r = 0; r < left.length; r++) sum += Math.min(left[r]!, c.pays[r]!);
+    return sum;
   };
-  const after = (c: Candidate, before: Paid): Paid => {
-    const own = c.condemns ? [...before.own, c] : before.own;
-    return { left: before.left.map((l, r) => l - Math.min(l, c.pays[r]!)), own, condemned: condemned(own) };
-  };
-  const unpaid: Paid = { left: Float64Array.from(open, (o) => o.missing), own: [], condemned: debt.condemned };
+  /** and of the condemning. */
+  const condemns = ({ condemns, offer }: Candidate, { own }: Paid): number =>
+    condemns ? CONDEMNING * (condemnedBy(own, offer).share - own.share) : 0;
+  const pays = (c: Candidate, before: Paid): number => excludes(c, before) + condemns(c, before);
+  const after = (c: Candidate, { left, own }: Paid): Paid => ({
+    left: left.map((l, r) => l - Math.min(l, c.pays[r]!)),
+    own: c.condemns ? condemnedBy(own, c.offer) : own,
+  });
+  const unpaid: Paid = { left: Float64Array.from(open, (o) => o.missing), own: untouched };
   const paidBy = (chosen: readonly Candidate[]): number => {
-    const { left, condemned } = chosen.reduce((paid, c) => after(c, paid), unpaid);
-    return owed - left.reduce((sum, l) => sum + l, 0) - CONDEMNING * (1 - condemned);
+    const { left, own } = chosen.reduce((paid, c) => after(c, paid), unpaid);
+    return owed - left.reduce((sum, l) => sum + l, 0) - CONDEMNING * (1 - own.share);
   };
 
   const chosen: Candidate[] = [];
   const minutesOf = ({ offer }: Candidate, before: readonly Candidate[] = chosen): number =>
     before.some((c) => alikePrepared(c.offer, offer)) ? offer.afterwards : offer.minutes;
+  // The more is chosen, the less of the rivals is left to exclude: what a test paid last is the most it can pay now.
+  const most = new Map(candidates.map((c) => [c, excludes(c, unpaid)]));
   for (let state = unpaid; ;) {
     let best: Candidate | undefined;
     let rate = 0;
     for (const c of candidates) {
       if (chosen.includes(c)) continue;
       const minutes = minutesOf(c);
-      const more = pays(c, state, rate * minutes);
+      const hope = c.condemns ? CONDEMNING * (1 - state.own.share) : 0;
+      if (most.get(c)! + hope < rate * minutes) continue;
+      const excluded = excludes(c, state);
+      most.set(c, excluded);
+      if (excluded + hope < rate * minutes) continue;
+      const more = excluded + condemns(c, state);
       if (more > PAID && more / minutes > rate) [best, rate] = [c, more / minutes];
     }
     if (!best) break;
@@ -143,11 +164,16 @@ interface Candidate {
   readonly condemns: boolean;
 }
 
+/** Tests that may condemn the part: what they find, how far that condemns it, and what each further test makes of it. */
+interface Condemned {
+  readonly by: readonly ItemFit[];
+  readonly share: number;
+  readonly further: Map<ProofOffer, Condemned>;
+}
+
 /** Where a debt stands after some tests. */
 interface Paid {
   /** By rival, what is still missing. */
   readonly left: Float64Array;
-  /** The tests that may condemn the part. */
-  readonly own: readonly Candidate[];
-  readonly condemned: number;
+  readonly own: Condemned;
 }

@@ -157,12 +157,18 @@ const cuesWeigh = (cues: number): number => (cues >= CUES_ENOUGH ? ENOUGH : Math
 const isCue = ({ item: { observation: o } }: ItemFit): boolean =>
   o.kind !== 'volts' && o.kind !== 'ohms' && o.kind !== 'gauge' && o.kind !== 'look';
 
-/** What one more item would add to `contradiction` for a hypothesis, after some; for many items after the same ones. */
-export function addedWeight(h: Hypothesis, before: readonly ItemFit[], sameBreak: boolean): (one: ItemFit) => number {
+/**
+ * What one more item, of some weight by itself (`weightOf`), would add to `contradiction` for a hypothesis, after some; for
+ * many items after the same ones.
+ */
+export function addedWeight(
+  h: Hypothesis,
+  before: readonly ItemFit[],
+  sameBreak: boolean,
+): (one: ItemFit, weight: number) => number {
   const whole = h.occurs < 1 ? contradiction(h, before, sameBreak) : 0;
   const cues = new Set(before.filter((i) => isCue(i) && weightOf(h, i, sameBreak) > 0).map(saidSo));
-  return (one) => {
-    const weight = weightOf(h, one, sameBreak);
+  return (one, weight) => {
     // One more cue may say no more than those before it; a finding weighs the same whatever was found before.
     if (weight === 0 || !isCue(one)) return weight;
     if (h.occurs < 1) return contradiction(h, [...before, one], sameBreak) - whole;
@@ -200,7 +206,7 @@ function against(i: ItemFit, fit: Fit | undefined, sameBreak: boolean): number {
 }
 
 /** `contradiction` by one item alone. */
-const weightOf = (h: Hypothesis, item: ItemFit, sameBreak: boolean): number => {
+export const weightOf = (h: Hypothesis, item: ItemFit, sameBreak: boolean): number => {
   const weight = against(item, item.fits[h.index], sameBreak);
   return h.occurs === 1 ? weight : Math.min(weight, against(item, item.sound, sameBreak));
 };
@@ -221,7 +227,7 @@ export function touches(model: Model, h: Hypothesis, o: Question): boolean {
           isAbout(model, p, model.gauges[o.gauge]!.quantity),
       );
     case 'look':
-      return parts.some((p) => looksAt(model, o.look, p));
+      return parts.some((p) => looksAt(model, p, o.look));
     default:
       return false;
   }

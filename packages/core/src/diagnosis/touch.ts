@@ -5,9 +5,9 @@ import type { Question } from './observation';
 export const CONTRADICTS = 0.02;
 
 /** Remembers, for each part, what was found out about it under a key: the planner asks the same thousands of times. */
-function remembered(find: (model: Model, part: Part, key: string) => boolean) {
-  const known = new WeakMap<Part, Map<string, boolean>>();
-  return (model: Model, part: Part, key: string): boolean => {
+function remembered<K extends string | number, A>(find: (model: Model, part: Part, key: K) => A) {
+  const known = new WeakMap<Part, Map<K, A>>();
+  return (model: Model, part: Part, key: K): A => {
     let own = known.get(part);
     if (!own) known.set(part, (own = new Map()));
     let answer = own.get(key);
@@ -16,24 +16,20 @@ function remembered(find: (model: Model, part: Part, key: string) => boolean) {
   };
 }
 
-const about = remembered((model, part, quantity) =>
-  model.quantities[Number(quantity)]!.rules.some((r) => r.when?.text.includes(`fault(${part.id}.`)),
+/** Whether a quantity depends on the way this condition is wrong. */
+export const isAbout = remembered((model, part, quantity: number) =>
+  model.quantities[quantity]!.rules.some((r) => r.when?.text.includes(`fault(${part.id}.`)),
 );
 
-/** Whether a quantity depends on the way this condition is wrong. */
-export const isAbout = (model: Model, part: Part, quantity: number): boolean => about(model, part, `${quantity}`);
-
-const looks = remembered((model, part, look) =>
-  model.looks[Number(look)]!.answers.some((a) => {
+/** Whether a look is at this part: at its fault, at its state, or at what it senses. */
+export const looksAt = remembered((model, part, look: number) =>
+  model.looks[look]!.answers.some((a) => {
     if (a.when.text.includes(`fault(${part.id}.`) || a.when.parts.includes(part.index)) return true;
     return a.when.quantities.some((q) => [...part.senses.values()].includes(q) || isAbout(model, part, q));
   }),
 );
 
-/** Whether a look is at this part: at its fault, at its state, or at what it senses. */
-export const looksAt = (model: Model, look: number, part: Part): boolean => looks(model, part, `${look}`);
-
-const shows = remembered((model, part, key) => {
+const shows = remembered((model, part, key: string) => {
   const [look, answer, mode] = key.split(' ') as [string, string, string];
   return findShown(model, Number(look), Number(answer), part, mode);
 });

@@ -45,9 +45,16 @@ export function useCall(call: string, person: string): CallLog {
   }, [call]);
 
   useEffect(() => {
+    newest.current = [];
+    let here = true;
     const reread = (): Promise<void> =>
       local.events(call).then((kept) => {
-        newest.current = mergeEvents(kept.map((k) => k.event));
+        if (!here) return;
+        // What was typed a moment ago may not be in the store yet; and a log without news stays the same one, so that
+        // nobody thinks about it twice.
+        const all = mergeEvents(kept.map((k) => k.event), newest.current);
+        const news = all.length !== newest.current.length || all.some((e, i) => e.id !== newest.current[i]!.id);
+        if (news) newest.current = all;
         setEvents(newest.current);
       });
     void reread().then(synchronise);
@@ -55,6 +62,7 @@ export function useCall(call: string, person: string): CallLog {
     const timer = setInterval(() => document.visibilityState === 'visible' && synchronise(), POLL_MS);
     window.addEventListener('online', synchronise);
     return () => {
+      here = false;
       stopNews();
       clearInterval(timer);
       window.removeEventListener('online', synchronise);

@@ -5,6 +5,8 @@ import { fitOf, scaleOf, type Fit, type Scale } from './likelihood';
 import type { Episode, Observation, Question } from './observation';
 import { uninformed, type ItemFit } from './posterior';
 import { answersOf, equal, type Prediction } from './predict';
+import { touches, weightOf } from './proof';
+import type { Foretold } from './proof-plan';
 import { setupFor, type Test } from './tests';
 import type { Traces } from './traces';
 import { voltsRangeOf } from './volts-range';
@@ -13,23 +15,25 @@ import { voltsRangeOf } from './volts-range';
  * What a test would find if a suspect is right, and how that would sit with its rivals. Each rival is simulated when it is
  * first asked about: an intervention means a run for every one of them.
  */
-export class Foretold {
+export class Foreteller {
   private readonly chain: readonly Episode[];
   private readonly expected: Prediction;
   private readonly sound: Prediction;
   private readonly scale: Scale;
   private readonly own: Fit | undefined;
   /** By index; of the pairs, which are others in every assessment, those that were asked about last. */
-  private readonly fits: (Fit | undefined)[] = [];
   private readonly asked: Hypothesis[] = [];
-  private readonly finds: ItemFit | undefined;
+  private readonly fits: (Fit | undefined)[] = [];
+  private readonly weights: number[] = [];
+  /** Undefined when there would be nothing to note. */
+  private readonly foretold: Foretold | undefined;
 
   constructor(
     private readonly traces: Traces,
     singles: readonly Hypothesis[],
     episodes: readonly Episode[],
     { id, question, intervention }: Test,
-    leading: Hypothesis,
+    private readonly leading: Hypothesis,
   ) {
     const { model } = traces;
     const present = episodes[episodes.length - 1]!;
@@ -45,7 +49,7 @@ export class Foretold {
     const observation = synthesise(model, question, this.expected);
     if (!observation) return;
     this.own = fitOf(model, observation, this.expected, this.scale, this.sound);
-    this.finds = {
+    const finds: ItemFit = {
       item: { id: 'if', episode: this.chain.length - 1, observation },
       group: id,
       predictions: [],
@@ -55,19 +59,23 @@ export class Foretold {
       base: uninformed([this.expected], [this.own]),
       episode,
     };
+    const onPart = question.kind === 'look' || question.kind === 'gauge' || touches(model, leading, question);
+    this.foretold = { finds, weights: this.weights, onPart };
     this.against([leading, healthy]);
   }
 
-  /** The item that the test would add, with the fits of these rivals; undefined when there would be nothing to note. */
-  against(rivals: readonly Hypothesis[]): ItemFit | undefined {
-    if (!this.finds) return undefined;
-    const { observation } = this.finds.item;
+  /** What is found, with these rivals among those it is weighed against. */
+  against(rivals: readonly Hypothesis[]): Foretold | undefined {
+    if (!this.foretold) return undefined;
+    const { finds } = this.foretold;
+    const { observation } = finds.item;
     for (const h of rivals) {
       if (this.asked[h.index] === h) continue;
       this.asked[h.index] = h;
       this.fits[h.index] = this.fit(observation, this.traces.predict(h.faults, this.chain, observation));
+      this.weights[h.index] = weightOf(h, finds, h.breaks === this.leading.breaks);
     }
-    return this.finds;
+    return this.foretold;
   }
 
   /** How well what would be observed fits what somebody expects; most rivals expect the very same as the suspect. */
