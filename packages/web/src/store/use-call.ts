@@ -52,7 +52,10 @@ export function useCall(call: string, person: string): CallLog {
         if (!here) return;
         // What was typed a moment ago may not be in the store yet; and a log without news stays the same one, so that
         // nobody thinks about it twice.
-        const all = mergeEvents(kept.map((k) => k.event), newest.current);
+        const all = mergeEvents(
+          kept.map((k) => k.event),
+          newest.current,
+        );
         const news = all.length !== newest.current.length || all.some((e, i) => e.id !== newest.current[i]!.id);
         if (news) newest.current = all;
         setEvents(newest.current);
