@@ -16,6 +16,16 @@ describe('guide of an appliance', () => {
     expect(at('ES', 'spark')).toMatch(/^2[56](\.\d)? V$/);
     expect(at('L1', 'call')).toBe('120 V');
   });
+  test('a dead wire reads 0 V, as a display would have it; only a thermocouple’s circuit is told in millivolts', () => {
+    for (const id of FAMILIES) {
+      const engine = new Engine(profile(id));
+      const { levels, nets } = engine.model;
+      for (const p of guideOf(engine, 'us').points)
+        if (levels[nets.indexOf(p.net)] !== 'millivolt') expect([id, p.net, ...p.good].join()).not.toMatch(/mV/);
+    }
+    const furnace = new Engine(profile('furnace-standing-pilot'));
+    expect(guideOf(furnace, 'us').points.some((p) => p.good.some((g) => / mV$/.test(g)))).toBe(true);
+  });
   test('a fault is described by what is seen, and nothing is said of what looks sound', () => {
     const signature = (id: string) => guide.faults.find((f) => f.id === id)!.signature;
     expect(signature('damper.end-switch-open').join()).toContain('breaks off before “Spark at the pilot”');

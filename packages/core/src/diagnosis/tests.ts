@@ -157,10 +157,14 @@ export function minutesFor(model: Model, test: Test, school: School, prepared = 
   return way === undefined || way === school.probing ? minutes : minutes * (way === 'to-common' ? 1.2 : OTHER_SCHOOL);
 }
 
+/** Whether a voltage is read against a place where the black probe rests, not across a device. */
+export const isToCommon = (model: Model, { black }: { readonly black: number }): boolean =>
+  model.points.some((p) => p.black === black);
+
 /** Which way of looking for an open device a test belongs to. */
 function probingOf(model: Model, { question, intervention }: Test): School['probing'] | undefined {
   if (intervention) return 'bypass' in intervention ? 'bypass' : undefined;
-  if (question.kind === 'volts') return model.points.some((p) => p.black === question.black) ? 'to-common' : 'across';
+  if (question.kind === 'volts') return isToCommon(model, question) ? 'to-common' : 'across';
   if (question.kind === 'ohms') return model.parts[question.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined;
   return undefined;
 }

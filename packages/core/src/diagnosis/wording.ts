@@ -10,11 +10,11 @@ import {
   type Reading,
   type UnitSystem,
 } from '../units';
-import { levelOf } from './volts-range';
+import { levelOf, voltsRangeOf } from './volts-range';
 import type { Observation, Question } from './observation';
 import { COMPLAINTS } from './complaint';
 import { answersOf, type Prediction } from './predict';
-import type { Test } from './tests';
+import { isToCommon, type Test } from './tests';
 
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   dead: 'Nothing happens at all',
@@ -170,7 +170,9 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
     case 'choice':
       return answerWords(model, q, p.answer);
     case 'volts': {
-      const value = p.volts < 0.0005 ? 0 : p.volts;
+      // Less than the display tells from nothing; across a closed contact the millivolts are what is read.
+      const least = q.kind === 'volts' && isToCommon(model, q) ? voltsRangeOf(model, q).floor : 0.0005;
+      const value = p.volts < least ? 0 : p.volts;
       return q.kind === 'volts'
         ? voltsReading(model, q, { kind: 'value', value, dimension: 'voltage' }, system)
         : formatQuantity(value, 'voltage', system);
