@@ -67,6 +67,8 @@ export class Plant {
           if (!(share >= 0 && share < 1)) continue;
           const at = Math.ceil(ramp.start + share * ramp.over);
           if (at > now) soonest = Math.min(soonest, at);
+          // Met to the digit at a whole millisecond, a value is passed only in the next.
+          else if (at === now && !passed(ramp, threshold, now)) soonest = Math.min(soonest, now + 1);
         }
       soonest = Math.min(soonest, end);
     }
@@ -80,6 +82,11 @@ export class Plant {
       into.push(this.rule[i]!, rampValue(ramp, now), Math.max(0, ramp.start + ramp.over - now));
     }
   }
+}
+
+function passed(ramp: Ramp, threshold: number, at: Millis): boolean {
+  const value = rampValue(ramp, at);
+  return ramp.target > ramp.value ? value > threshold : value < threshold;
 }
 
 /** The first rule of a quantity that holds; the last one always does. */
