@@ -35,15 +35,16 @@ export function explain(
     const expected = predictionWords(model, i.item.observation, prediction, system);
     const sound = i.predictions[healthy.index];
     const normal = sound ? predictionWords(model, i.item.observation, sound, system) : expected;
-    const beside = normal !== expected ? ` A sound appliance: ${normal}.` : '';
+    const says = weight > 0 ? `Expected here: ${expected}` : `This fault would give ${expected}`;
+    const beside = normal !== expected ? [`A sound appliance: ${normal}`] : [];
     reasons.push({
       item: i.item.id,
       weight,
-      sentence:
-        weight > 0
-          ? `${seen}. Expected here: ${expected}.${beside}`
-          : `${seen}. This fault would give ${expected}.${beside}`,
+      sentence: [seen, says, ...beside].map(sentence).join(' '),
     });
   }
   return reasons.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
 }
+
+/** Words with their full stop; a unit may have brought one ("in w.c."). */
+const sentence = (words: string): string => (/[.?!]$/.test(words) ? words : `${words}.`);

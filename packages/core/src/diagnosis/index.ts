@@ -46,5 +46,6 @@ export {
   questionTitle,
   testTitle,
   questionWords,
+  gaugeReading,
   voltsReading,
 } from './wording';

@@ -64,6 +64,12 @@ export function voltsReading(
   return levelOf(model, q) === 'millivolt' ? formatMillivolts(reading) : formatReading(reading, system);
 }
 
+/** A reading of a gauge in the unit of its dial, which is that of the largest value it can come to. */
+export function gaugeReading(model: Model, gauge: number, reading: Reading, system: UnitSystem = 'us'): string {
+  const { start, rules } = model.quantities[model.gauges[gauge]!.quantity]!;
+  return formatReading(reading, system, Math.max(...[start, ...rules.map((r) => r.is)].map(Math.abs)));
+}
+
 /** What the meter is set to. */
 function voltsWords(model: Model, q: { readonly red: number; readonly black: number }): string {
   if (levelOf(model, q) === 'millivolt') return 'DC millivolts';
@@ -179,15 +185,18 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
     }
     case 'unsteady': {
       const [unit, scale] = inMillivolts(model, q) ? ['mV', 1000] : ['V', 1];
-      return `unsteady, between ${formatNumber(p.low * scale, 2)} and ${formatNumber(p.high * scale, 2)} ${unit}`;
+      const low = q.kind === 'volts' && p.low < voltsRangeOf(model, q).floor ? 0 : p.low;
+      return `unsteady, between ${formatNumber(low * scale, 2)} and ${formatNumber(p.high * scale, 2)} ${unit}`;
     }
     case 'ghost':
       return `a ghost of a few ${inMillivolts(model, q) ? 'millivolts' : 'volts'}, or nothing`;
     case 'ohms':
       return p.ohms > 5e6 ? 'OL' : formatQuantity(Math.max(p.ohms, 0.1), 'resistance', system);
     case 'number': {
-      if (q.kind === 'gauge')
-        return formatQuantity(p.value, model.quantities[model.gauges[q.gauge]!.quantity]!.dimension, system);
+      if (q.kind === 'gauge') {
+        const { dimension } = model.quantities[model.gauges[q.gauge]!.quantity]!;
+        return gaugeReading(model, q.gauge, { kind: 'value', value: p.value, dimension }, system);
+      }
       return formatQuantity(p.value, 'time', system);
     }
     case 'never':
@@ -235,6 +244,8 @@ export function observationWords(model: Model, o: Observation, system: UnitSyste
       return `${model.looks[o.look]!.ask} ${model.looks[o.look]!.answers[o.answer]!.title}`;
     case 'volts':
       return `${questionTitle(model, o)}: ${voltsReading(model, o, o.reading, system)}`;
+    case 'gauge':
+      return `${questionTitle(model, o)}: ${gaugeReading(model, o.gauge, o.reading, system)}`;
     default:
       return `${questionTitle(model, o)}: ${formatReading(o.reading, system)}`;
   }

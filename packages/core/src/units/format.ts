@@ -29,19 +29,27 @@ export function formatNumber(value: number, figures = 3): string {
   return digits > 0 ? text.replace(/\.?0+$/, '') : text;
 }
 
-/** Formats an SI value for people: sensible digits, prefix and unit (`0.2 Ω`, `3.2 µA`, `0.6 in w.c.`, `37 mV`). */
-export function formatQuantity(value: number, dimension: Dimension, system: UnitSystem = 'us'): string {
+/**
+ * Formats an SI value for people: sensible digits, prefix and unit (`0.2 Ω`, `3.2 µA`, `0.6 in w.c.`, `37 mV`). `scale`, in
+ * SI, chooses prefix and unit where the dial of an instrument does, whatever it shows at the moment.
+ */
+export function formatQuantity(
+  value: number,
+  dimension: Dimension,
+  system: UnitSystem = 'us',
+  scale: number = value,
+): string {
   if (!Number.isFinite(value)) return dimension === 'resistance' ? 'OL' : '—';
-  const unit = displayUnit(value, dimension, system);
+  const unit = displayUnit(scale, dimension, system);
   const shown = (value - (unit.offset ?? 0)) / unit.factor;
   return unit.symbol === '' ? formatNumber(shown) : `${formatNumber(shown)} ${unit.symbol}`;
 }
 
-/** Formats a reading, showing OL and unsteady ranges as a meter would. */
-export function formatReading(reading: Reading, system: UnitSystem = 'us'): string {
+/** Formats a reading, showing OL and unsteady ranges as a meter would; `scale` as for `formatQuantity`. */
+export function formatReading(reading: Reading, system: UnitSystem = 'us', scale?: number): string {
   if (reading.kind === 'open') return 'OL';
-  if (reading.kind === 'value') return formatQuantity(reading.value, reading.dimension, system);
-  const unit = displayUnit(reading.high, reading.dimension, system);
+  if (reading.kind === 'value') return formatQuantity(reading.value, reading.dimension, system, scale);
+  const unit = displayUnit(scale ?? reading.high, reading.dimension, system);
   const shown = (v: number): string => formatNumber((v - (unit.offset ?? 0)) / unit.factor);
   return `${shown(reading.low)}–${shown(reading.high)} ${unit.symbol}, unsteady`;
 }

@@ -5,6 +5,7 @@ import {
   contradiction,
   OUTCOME_WORDS,
   predictionWords,
+  gaugeReading,
   voltsReading,
   type Assessment,
 } from '@zetalysis/core/diagnosis';
@@ -103,13 +104,15 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
       return `${title(body.part)}: ${formatReading(body.reading, units)}, isolated.${verdict}`;
     }
     case 'gauge': {
-      const gauge = model.gauges.find((g) => g.id === body.gauge);
+      const index = model.gauges.findIndex((g) => g.id === body.gauge);
+      const gauge = model.gauges[index];
+      if (!gauge) return `${body.gauge}: ${formatReading(body.reading, units)}`;
       // The one length that is measured on these machines.
-      const isGap = gauge !== undefined && model.quantities[gauge.quantity]!.dimension === 'length';
+      const isGap = model.quantities[gauge.quantity]!.dimension === 'length';
       const words = isGap
         ? judgeSparkGap(readingValue(body.reading), school).words
-        : formatReading(body.reading, units);
-      return `${gauge?.title ?? body.gauge}: ${words}`;
+        : gaugeReading(model, index, body.reading, units);
+      return `${gauge.title}: ${words}`;
     }
     case 'timing':
       return `Time to ${model.phases.find((p) => p.id === body.phase)?.title ?? body.phase}: ${formatReading(body.reading, units)}`;

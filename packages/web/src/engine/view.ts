@@ -10,6 +10,7 @@ import {
   commonNets,
   DANGER_WORDS,
   explain,
+  gaugeReading,
   observationWords,
   predictionWords,
   predicts,
@@ -216,8 +217,11 @@ function beadsOf(
       if (body.type === 'seen' && body.phase === phase.id) answer = body.answer;
       if (body.type === 'volts' && body.phase === phase.id)
         readings.push(`${body.red}–${body.black} ${voltsReading(model, pair(model, body), body.reading, units)}`);
-      if (body.type === 'gauge' && model.gauges.find((g) => g.id === body.gauge)?.phase === phase.index)
-        readings.push(`${body.gauge} ${formatReading(body.reading, units)}`);
+      if (body.type === 'gauge') {
+        const gauge = model.gauges.findIndex((g) => g.id === body.gauge);
+        if (model.gauges[gauge]?.phase === phase.index)
+          readings.push(`${body.gauge} ${gaugeReading(model, gauge, body.reading, units)}`);
+      }
       if (body.type === 'timing' && body.phase === phase.id) measuredAt = formatReading(body.reading, units);
     }
     const isFront = front && answer === 'no' && !phase.unwanted;

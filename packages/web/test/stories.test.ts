@@ -1,0 +1,87 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { caseHead, loadCase, reduceCall, type CallEvent, type EventBody } from '@zetalysis/core/call';
+import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
+import { Engine } from '@zetalysis/core/diagnosis';
+import { loadProfile } from '@zetalysis/core/profile';
+import { drawingOf } from '../src/engine/drawing';
+import { proofView } from '../src/engine/proof-view';
+import { testsView } from '../src/engine/test-view';
+import { viewOf, type ViewOptions } from '../src/engine/view';
+
+const ROOT = join(__dirname, '../../..');
+const files = readdirSync(join(ROOT, 'cases'));
+
+const engines = new Map<string, Engine>();
+function engineFor(id: string, variant: string | undefined): Engine {
+  const key = `${id}|${variant ?? ''}`;
+  let engine = engines.get(key);
+  if (!engine) {
+    const source = readFileSync(join(ROOT, 'profiles', `${id}.yaml`), 'utf8');
+    engine = new Engine(loadProfile(source, id, variant === undefined ? {} : { variant }));
+    engines.set(key, engine);
+  }
+  return engine;
+}
+
+/** A story as a call page would have it: who opened the call, and everything that was entered. */
+function told(file: string) {
+  const source = readFileSync(join(ROOT, 'cases', file), 'utf8');
+  const { profile, variant } = caseHead(source, file);
+  const engine = engineFor(profile, variant);
+  const bodies: EventBody[] = loadCase(source, file, engine.model).steps.flatMap((s) =>
+    'event' in s ? [s.event] : [],
+  );
+  const events: CallEvent[] = bodies.map((body, i) => ({
+    id: `e${i}`,
+    call: 'c',
+    seq: i + 1,
+    at: '2026-01-01T08:00:00Z',
+    device: 'd',
+    person: 'imre',
+    body,
+  }));
+  const state = reduceCall(engine.model, events);
+  return { engine, bodies, state, assessment: engine.assess(state.evidence) };
+}
+
+/** Every string in plain data, with where it stands. */
+function* strings(data: unknown, path = ''): Generator<readonly [string, string]> {
+  if (typeof data === 'string') yield [path, data];
+  else if (typeof data === 'object' && data !== null)
+    for (const [key, value] of Object.entries(data)) yield* strings(value, `${path}.${key}`);
+}
+
+/** What a program says when it does not know what to say. */
+const NONSENSE = /undefined|NaN|Infinity|\[object|\bnull\b|\s{2}|\(\s*\)|\d\.\d{4}|\.\.(?!\.)|, ,| ,|“”|""/;
+
+describe.each(files)('on the call page: %s', (file) => {
+  const { engine, bodies, state, assessment } = told(file);
+  const options = (units: 'us' | 'si', order: 'best-first' | 'terminal-by-terminal'): ViewOptions => ({
+    units,
+    role: 'technician',
+    phase: undefined,
+    school: { ...USUAL_SCHOOL, order },
+  });
+
+  test.each(['us', 'si'] as const)('every word makes sense, in %s units', (units) => {
+    const chosen = options(units, units === 'us' ? 'best-first' : 'terminal-by-terminal');
+    const { role, school } = chosen;
+    const ranked = engine.next({ evidence: state.evidence, declined: state.declined, role, school }, assessment);
+    const shown = {
+      drawing: drawingOf(engine.model),
+      view: viewOf(engine, state, assessment, chosen),
+      tests: testsView(engine, state, assessment, ranked, chosen),
+      proof: proofView(engine, state, assessment, assessment.suspects[0]!.repair, { role, school }),
+    };
+    expect([...strings(shown)].filter(([, words]) => NONSENSE.test(words))).toEqual([]);
+    expect(() => structuredClone(shown)).not.toThrow();
+  });
+
+  test('everything that was entered is in the log, understood, and can be taken back', () => {
+    const { log, suspects, rest } = viewOf(engine, state, assessment, options('us', 'best-first'));
+    expect(log).toHaveLength(bodies.length);
+    expect(log.filter((line) => line.problem !== undefined)).toEqual([]);
+    expect(suspects.reduce((sum, s) => sum + s.probability, rest)).toBeCloseTo(1);
+  });
+});
