@@ -16,7 +16,7 @@ import { isolated, minutesFor, setupFor, testsOf, type Test } from './tests';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '2.2.0';
+export const ENGINE_VERSION = '2.3.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;
@@ -256,14 +256,14 @@ export class Engine {
   }
 
   /** Of the present chain of episodes, by suspect and test: one reading more changes nothing of it. */
-  private foretellers = { chain: '', bySuspect: new Map<string, Map<Test, Foreteller>>() };
+  private foretellers = { chain: '', bySuspect: new WeakMap<Hypothesis, Map<Test, Foreteller>>() };
 
   private foretellersOf({ episodes }: Evidence, suspect: Hypothesis): Map<Test, Foreteller> {
     const chain = episodes.map(episodeKey).join('>');
-    if (this.foretellers.chain !== chain) this.foretellers = { chain, bySuspect: new Map() };
+    if (this.foretellers.chain !== chain) this.foretellers = { chain, bySuspect: new WeakMap() };
     const { bySuspect } = this.foretellers;
-    let byTest = bySuspect.get(suspect.id);
-    if (!byTest) bySuspect.set(suspect.id, (byTest = new Map()));
+    let byTest = bySuspect.get(suspect);
+    if (!byTest) bySuspect.set(suspect, (byTest = new Map()));
     return byTest;
   }
 }
