@@ -1,7 +1,8 @@
 import { Engine, FIRST_EPISODE, type Hypothesis, type Question } from '@zetalysis/core/diagnosis';
-import { loadProfile } from '@zetalysis/core/profile';
+import { loadProfile, variantsOf, type Model } from '@zetalysis/core/profile';
+import { CircuitStates, NORMAL_SETUP, run } from '@zetalysis/core/sequence';
 import { readingValue } from '@zetalysis/core/units';
-import { profileSource } from '../src/files';
+import { profileIds, profileSource } from '../src/files';
 import { Appliance, MISREPORTED } from '../src/score/appliance';
 import { Random } from '../src/score/random';
 import { Visit } from '../src/score/visit';
@@ -117,5 +118,38 @@ describe('a simulated visit', () => {
     expect(steps.length).toBeGreaterThan(5);
     // A probe made useful by a later finding may still come back to an earlier point.
     expect(steps.filter((s) => s > 0).length).toBeGreaterThan(2 * steps.filter((s) => s < 0).length);
+  });
+});
+
+describe.each(profileIds())('sound appliances of one type: %s', (id) => {
+  const source = profileSource(id);
+  const variants = [undefined, ...variantsOf(source.text, source.file).map((v) => v.id)];
+  const made = (variant: string | undefined, random?: Random): Model =>
+    loadProfile(source.text, source.file, {
+      ...(variant === undefined ? {} : { variant }),
+      ...(random && { vary: (_path, value, spread) => value * Math.exp(spread * random.normal()) }),
+    });
+  const ends = (model: Model) => {
+    const { outcome, cues } = run(new CircuitStates(model), [], NORMAL_SETUP);
+    return { outcome, steps: model.phases.filter((p) => cues[p.index]!.length > 0).map((p) => p.id) };
+  };
+
+  test('whatever their values within the spread, they do as the nominal one does', () => {
+    for (const variant of variants) {
+      const nominal = ends(made(variant));
+      for (let seed = 1; seed <= 10; seed++)
+        expect({ variant, seed, ...ends(made(variant, new Random(seed))) }).toEqual({ variant, seed, ...nominal });
+    }
+  });
+
+  test('no fuse of theirs carries a third more than its rating, even while a motor starts', () => {
+    for (const variant of variants) {
+      const model = made(variant, new Random(3));
+      const fuses = model.parts.filter((p) => p.kind.name === 'fuse');
+      for (const { circuit } of run(new CircuitStates(model), [], NORMAL_SETUP).circuits)
+        for (const element of circuit.circuit.elements)
+          for (const fuse of fuses.filter((f) => f.id === element.id))
+            expect(Math.hypot(...circuit.solution.current(element))).toBeLessThan(1.33 * Number(fuse.spec['amps']));
+    }
   });
 });

@@ -1,4 +1,4 @@
-import { readingValue, type Dimension } from '../units';
+import { readingValue, zeroOf, type Dimension } from '../units';
 import type { Look, Model } from '../profile';
 import type { Observation, Question } from './observation';
 import { answersOf, type Prediction } from './predict';
@@ -171,13 +171,11 @@ export interface NumberError {
 export const numberSd = (value: number, spread: number, { floor, zero }: NumberError): number =>
   Math.hypot(floor, (value - zero) * Math.hypot(0.02, spread));
 
-const ROOM = 293.15;
-
 /** Errors a reading of this question can have, for telling predicted values apart. */
 export function numberError(model: Model, question: Question): NumberError {
   if (question.kind !== 'gauge') return { floor: question.kind === 'timing' ? 1 : 0, zero: 0 };
   const { dimension } = model.quantities[model.gauges[question.gauge]!.quantity]!;
-  return { floor: GAUGE_FLOOR[dimension] ?? ANY_FLOOR, zero: dimension === 'temperature' ? ROOM : 0 };
+  return { floor: GAUGE_FLOOR[dimension] ?? ANY_FLOOR, zero: zeroOf(dimension) };
 }
 
 /** Top of the scale of a question: what blunders are spread over. */

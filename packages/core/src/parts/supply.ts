@@ -1,5 +1,8 @@
 import { num, OPEN, other, type PartKind } from './part-kind';
 
+/** What is left of the rated volts when the supply sags: so little that no appliance of a type gets along with it. */
+const SAGGING = 0.62;
+
 /** The building's line supply: a stiff source behind the impedance of its wiring. */
 export const supply: PartKind = {
   name: 'supply',
@@ -18,7 +21,7 @@ export const supply: PartKind = {
   ],
   electrical: (spec, state, fault) => {
     if (state === 'off' || fault === 'dead') return OPEN;
-    const volts = num(spec, 'volts') * (fault === 'low' ? 0.72 : 1);
+    const volts = num(spec, 'volts') * (fault === 'low' ? SAGGING : 1);
     return { type: 'source', volts, r: num(spec, 'ohms'), x: 0 };
   },
   move: (view) => {

@@ -15,6 +15,8 @@ export const transformer: PartKind = {
     va: { type: 'power', default: 40 },
     'primary-ohms': { type: 'resistance', default: 9, spread: 0.06 },
     'secondary-ohms': { type: 'resistance', default: 0.8, spread: 0.06 },
+    /** How many times its inner impedance a weak one has: enough to fail under the load of its appliance. */
+    'weak-times': { type: 'none', default: 13 },
   },
   branches: () => ['primary', 'secondary'],
   states: ['idle'],
@@ -35,7 +37,7 @@ export const transformer: PartKind = {
     if (frequency === 'dc') return ohms(num(spec, 'secondary-ohms') * (fault === 'weak' ? 0.6 : 1));
     // A dead primary leaves only the copper and iron of the secondary.
     if (fault === 'primary-open') return ohms(num(spec, 'secondary-ohms'), 20);
-    const z = secondaryZ(spec) * (fault === 'weak' ? 13 : 1);
+    const z = secondaryZ(spec) * (fault === 'weak' ? num(spec, 'weak-times') : 1);
     const sag = fault === 'weak' ? 0.94 : 1;
     return {
       type: 'coupled-secondary',

@@ -1,5 +1,5 @@
 import type { ControlPort, FaultMode } from '../parts';
-import { findUnit, type Dimension } from '../units';
+import { findUnit, zeroOf, type Dimension } from '../units';
 import { isMap, SourceFile, type DataMap } from './document';
 import { unknownName } from './nearest';
 import { compileExpression, ExpressionError, type Expression, type ExpressionType } from './expression';
@@ -172,6 +172,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     if (dimension === undefined)
       file.problem([...path, 'unit'], `"${unitText}" is not a unit; write for example inwc, uA, F`);
     const spread = fields.number(entry, 'spread', path, 0);
+    const zero = zeroOf(dimension ?? 'none');
     const rules = fields.list(entry['rules'], [...path, 'rules'], '{when, is, over}').map((item, i) => {
       const at = [...path, 'rules', i];
       const rule = fields.map(item, at, '{when, is, over}');
@@ -181,7 +182,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       return {
         when:
           rule['when'] === undefined ? undefined : watched(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
-        is: spread > 0 && is !== 0 ? vary(id, is, spread) : is,
+        is: spread > 0 ? zero + vary(id, is - zero, spread) : is,
         hold,
         after: Math.round(fields.quantity(rule, 'after', at, 'time', 0) * 1000),
         over: Math.round(fields.quantity(rule, 'over', at, 'time', 0) * 1000),

@@ -223,9 +223,9 @@ export class Simulator implements Scope {
       const reached = goalTimes.some((i) => i.to > cycle.from);
       return reached ? 'cycles' : 'starts-over';
     }
-    if (goalTimes.some((i) => i.to === end)) return 'runs';
-    // The watch ended in the middle of a long cycle.
+    // The watch ended in the middle of a long cycle, wherever in it.
     if (cut && goalTimes.length > 1) return 'cycles';
+    if (goalTimes.some((i) => i.to === end)) return 'runs';
     const anything = this.model.phases.some((p) => p.index > 0 && cues[p.index]!.length > 0);
     return anything ? 'stuck' : 'dead';
   }

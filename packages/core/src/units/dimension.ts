@@ -16,6 +16,9 @@ export type Dimension =
   | 'frequency'
   | 'fraction';
 
+/** From where shares of a value count, SI: a thing warms up from the room's temperature (20 °C), not from absolute zero. */
+export const zeroOf = (dimension: Dimension): number => (dimension === 'temperature' ? 293.15 : 0);
+
 export interface Unit {
   /** How the unit is written on screen. */
   readonly symbol: string;
