@@ -142,6 +142,20 @@ describe.each(profileIds())('sound appliances of one type: %s', (id) => {
     }
   });
 
+  test('a fault that is the same looks the same on most of them', () => {
+    const chain = [FIRST_EPISODE];
+    const looks = (one: Engine, h: Hypothesis) => {
+      const { outcome, cues } = one.traces.last(h.faults, chain).trace;
+      return `${outcome} ${cues.map((c) => Math.min(1, c.length)).join('')}`;
+    };
+    const nominal = new Engine(made(undefined));
+    const drawn = times(6, (i) => new Engine(made(undefined, new Random(i + 1))));
+    const odd = nominal.hypotheses
+      .filter((h) => h.kind === 'fault' && h.occurs === 1)
+      .filter((h) => drawn.filter((d) => looks(d, h) !== looks(nominal, h)).length > drawn.length / 2);
+    expect(odd.map((h) => h.id)).toEqual([]);
+  });
+
   test('no fuse of theirs carries a third more than its rating, even while a motor starts', () => {
     for (const variant of variants) {
       const model = made(variant, new Random(3));
