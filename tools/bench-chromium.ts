@@ -1,13 +1,14 @@
 // The part of `npm run bench` that needs the real interface: places, typing, and long tasks at a quarter of the speed.
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { median, type EngineFigures } from './bench-engine';
+import { line, printEngine } from './bench-print';
 import { launch, signInToDemo } from './browser';
+import { ROOT } from './packages.mjs';
+import { run } from './process.mjs';
 import { startStack } from './stack.mjs';
-
-const line = (title: string, value: string): void => console.log(`  ${title.padEnd(58)} ${value}`);
-const median = (values: number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 /** Each place, and what is there when it can be used. */
 const PLACES: readonly (readonly [string, string, string])[] = [
@@ -51,11 +52,45 @@ const READINGS: Readonly<Record<number, readonly string[]>> = {
   4: ['26 SEC C @inducer', '120 L1D N @inducer', '120 IG N @glow', '120 IP N @glow'],
 };
 
-export async function benchInChromium(): Promise<void> {
+/**
+ * The engine of one family in a page of its own, at full and at a quarter of the speed. On the call page it works in a
+ * worker, which Chromium does not slow down.
+ */
+async function engineIn(browser: Browser, folder: string, family: string): Promise<void> {
+  const out = join(folder, 'engine');
+  await run('npx', ['vite', 'build', '--config', join(import.meta.dirname, 'bench-engine.config.mjs')], {
+    cwd: join(ROOT, 'packages/web'),
+    env: { ...process.env, BENCH_OUT: out },
+  });
+  const source = readFileSync(join(ROOT, 'profiles', `${family}.yaml`), 'utf8');
+  for (const slow of [1, 4]) {
+    const page = await browser.newPage();
+    await page.addScriptTag({ path: join(out, 'bench.js') });
+    const session = await page.context().newCDPSession(page);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: slow });
+    const figures = await page.evaluate(
+      ([text, id]) =>
+        (
+          window as unknown as { bench: { measureEngine(text: string, id: string): EngineFigures } }
+        ).bench.measureEngine(text!, id!),
+      [source, family],
+    );
+    console.log(`\nthe engine in Chromium${slow === 1 ? '' : ', at a quarter of the speed'}: ${family}`);
+    printEngine(figures);
+    const heap = await page.evaluate(
+      () => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize,
+    );
+    line('heap of the page', `${(heap / 1e6).toFixed(0)} MB`);
+    await page.close();
+  }
+}
+
+export async function benchInChromium(largest: string): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'zetalysis-bench-'));
   const stack = await startStack(folder);
   const browser = await launch();
   try {
+    await engineIn(browser, folder, largest);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     // The TypeScript runner names functions with a helper that the page does not have.
     await page.addInitScript('window.__name = (f) => f');

@@ -4,69 +4,12 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Simulation } from 'eecircuit-engine';
 import { layoutOf, solve, toSpice } from '@zetalysis/core/circuit';
-import { Engine, fitEvidence, predicts, seedPairs, type Evidence, type Observation } from '@zetalysis/core/diagnosis';
-import { benchInChromium } from './bench-chromium';
+import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
-import { NORMAL_SETUP } from '@zetalysis/core/sequence';
-
-const ROOT = join(import.meta.dirname, '..');
-
-const median = (values: number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
-
-/** Milliseconds of one piece of work. */
-function timed(work: () => void): number {
-  const from = performance.now();
-  work();
-  return performance.now() - from;
-}
-
-const line = (title: string, value: string): void => console.log(`  ${title.padEnd(58)} ${value}`);
-const ms = (value: number): string => `${value.toFixed(value < 10 ? 2 : 0)} ms`;
-
-const NORMAL: Evidence = { episodes: [{ setup: NORMAL_SETUP, repaired: [] }], items: [] };
-
-function fillFaultTable(engine: Engine): void {
-  for (const h of engine.hypotheses) if (predicts(h)) engine.traces.last(h.faults, NORMAL.episodes);
-}
-
-/** Three items that leave many suspects: the trial does not come, a reading, and how it ends. */
-function someEvidence(engine: Engine): Evidence {
-  const { model } = engine;
-  const phase = model.phases.findIndex((p) => p.trial);
-  const point = model.points.find((p) => !p.line) ?? model.points[0]!;
-  const observations: Observation[] = [
-    { kind: 'seen', phase, answer: false },
-    { kind: 'outcome', outcome: 'stuck' },
-    {
-      kind: 'volts',
-      red: point.net,
-      black: point.black,
-      phase: Math.max(
-        0,
-        model.phases.findIndex((p) => p.probe),
-      ),
-      input: 'high-impedance',
-      reading: { kind: 'value', value: model.ratedVolts[point.net]!, dimension: 'voltage' },
-    },
-  ];
-  return { ...NORMAL, items: observations.map((observation, i) => ({ id: `${i}`, episode: 0, observation })) };
-}
-
-/** Something done to an appliance: its first plug pulled, or its first action. */
-const change = ({ plugs, actions }: Engine['model']): { unplugged?: string[]; actions?: string[] } =>
-  plugs[0] ? { unplugged: [plugs[0].id] } : { actions: [actions[0]!.id] };
-
-interface Row {
-  readonly id: string;
-  readonly parts: number;
-  readonly faults: number;
-  readonly cold: number;
-  readonly warm: number;
-  readonly reading: number;
-  readonly next: number;
-  readonly action: number;
-  readonly pairs: number;
-}
+import { benchInChromium } from './bench-chromium';
+import { fillFaultTable, measureEngine, NORMAL, timed, type EngineFigures } from './bench-engine';
+import { line, ms, printEngine } from './bench-print';
+import { ROOT } from './packages.mjs';
 
 /** The largest family comes first, in a fresh process: its fault table is the cold one. */
 const LARGEST = 'furnace-condensing';
@@ -76,53 +19,12 @@ const FAMILIES = [
     .map((file) => file.replace(/\.yaml$/, ''))
     .filter((id) => id !== LARGEST),
 ];
-const rows: Row[] = [];
+const rows: EngineFigures[] = [];
 for (const id of FAMILIES) {
-  const source = readFileSync(join(ROOT, 'profiles', `${id}.yaml`), 'utf8');
+  const figures = measureEngine(readFileSync(join(ROOT, 'profiles', `${id}.yaml`), 'utf8'), id);
   console.log(`\n${id}`);
-  line('profile read and compiled', ms(timed(() => loadProfile(source, id))));
-  const engine = new Engine(loadProfile(source, id));
-  const cold = timed(() => fillFaultTable(engine));
-  line('fault table, first in this process', ms(cold));
-  const warm = median(
-    Array.from({ length: 7 }, () => {
-      const again = new Engine(engine.model);
-      return timed(() => fillFaultTable(again));
-    }),
-  );
-  line(`fault table, warm (${engine.hypotheses.length} hypotheses, ${engine.circuits.solves} circuits)`, ms(warm));
-
-  const before = someEvidence(engine);
-  const situation = (evidence: Evidence) => ({ evidence, declined: new Set<string>(), role: 'technician' as const });
-  engine.next(situation(before), engine.assess(before, { pairs: false }));
-  const after: Evidence = { ...before, items: [...before.items, { ...before.items[2]!, id: 'again' }] };
-  const reading = median(Array.from({ length: 9 }, () => timed(() => engine.assess(after, { pairs: false }))));
-  line('after a reading: suspects', ms(reading));
-  const next = median(
-    Array.from({ length: 5 }, () => timed(() => engine.next(situation(after), engine.assess(after, { pairs: false })))),
-  );
-  line('after a reading: suspects and next test', ms(next));
-  const acted: Evidence = {
-    episodes: [...after.episodes, { setup: { ...NORMAL_SETUP, ...change(engine.model) }, repaired: [] }],
-    items: [...after.items, { id: 'c', episode: 1, observation: { kind: 'outcome', outcome: 'stuck' } }],
-  };
-  const action = timed(() => engine.assess(acted, { pairs: false }));
-  line('after an action (new episode): suspects', ms(action));
-  const replaceable = engine.hypotheses.find((h) => h.kind === 'fault' && h.repair.endsWith(':replace'))!;
-  const repaired = replaceable.faults[0]!.part;
-  const second: Evidence = {
-    episodes: [...before.episodes, { setup: NORMAL_SETUP, repaired: [repaired] }],
-    items: [...before.items, ...before.items.map((i) => ({ ...i, id: `${i.id}r`, episode: 1 }))],
-  };
-  engine.assess(second, { pairs: false });
-  const pairs = timed(() => {
-    const alone = engine.assess(second, { pairs: false });
-    const found = seedPairs(engine.hypotheses, alone.items, second, engine.hypotheses.length);
-    fitEvidence(engine.model, engine.traces, [...engine.hypotheses, ...found], second);
-  });
-  line('pairs of faults seeded and simulated', ms(pairs));
-  const faults = engine.hypotheses.filter((h) => h.kind === 'fault').length;
-  rows.push({ id, parts: engine.model.parts.length, faults, cold, warm, reading, next, action, pairs });
+  printEngine(figures);
+  rows.push(figures);
 }
 
 console.log('\ngrowth with parts and faults (warm, ms)');
@@ -194,5 +96,5 @@ else {
   }
   line('total', `${(sum / 1024).toFixed(0)} kB (aim: at most 420 kB)`);
 }
-await benchInChromium();
+await benchInChromium(LARGEST);
 process.exit(0);
