@@ -51,7 +51,7 @@ describe('a simulated appliance and its technician', () => {
 
   test('about three cues in a hundred are misreported', () => {
     const random = new Random(3);
-    const appliance = new Appliance(text, file, [], random);
+    const appliance = Appliance.drawn(text, file, [], random);
     const question: Question = { kind: 'seen', phase: engine.model.phases.findIndex((p) => p.goal) };
     const wrong = times(4000, () => appliance.answer(chain, question)).filter((o) => o?.kind === 'seen' && !o.answer);
     // Five standard errors of a share of 3 % over 4000.
@@ -64,8 +64,8 @@ describe('a simulated appliance and its technician', () => {
       const o = appliance.answer(chain, volts);
       return o?.kind === 'volts' ? readingValue(o.reading) : NaN;
     };
-    const between = moments(times(60, () => read(new Appliance(text, file, [], random))));
-    const one = new Appliance(text, file, [], random);
+    const between = moments(times(60, () => read(Appliance.drawn(text, file, [], random))));
+    const one = Appliance.drawn(text, file, [], random);
     const within = moments(times(60, () => read(one)));
     expect(between.mean).toBeGreaterThan(23);
     expect(between.mean).toBeLessThan(29);
@@ -76,8 +76,8 @@ describe('a simulated appliance and its technician', () => {
   });
 
   test('runs when nothing is wrong, and does not with an open igniter', () => {
-    expect(new Appliance(text, file, [], new Random(1)).runs(chain)).toBe(true);
-    expect(new Appliance(text, file, fault('igniter.open').faults, new Random(1)).runs(chain)).toBe(false);
+    expect(Appliance.drawn(text, file, [], new Random(1)).runs(chain)).toBe(true);
+    expect(Appliance.drawn(text, file, fault('igniter.open').faults, new Random(1)).runs(chain)).toBe(false);
   });
 });
 
@@ -85,7 +85,7 @@ describe('a simulated visit', () => {
   const visit = (policy: 'advice' | 'walk' | 'knowing', id: string, seed = 11) =>
     new Visit(
       engine,
-      new Appliance(text, file, fault(id).faults, new Random(seed)),
+      Appliance.drawn(text, file, fault(id).faults, new Random(seed)),
       policy,
       policy === 'knowing' ? fault(id) : undefined,
     ).diagnose();

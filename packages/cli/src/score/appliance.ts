@@ -23,23 +23,38 @@ const GAUGE_SHARE = 0.015;
 /** Mean of a ghost on the simulated meter, volts; a thousandth of it in a thermocouple's circuit. */
 const GHOST = 2.5;
 
-/** One real appliance: the profile's values drawn from their spreads, with hidden faults. */
+/** One real appliance: the profile's values drawn from their spreads, with hidden faults; and the technician before it. */
 export class Appliance {
-  private readonly model: Model;
-  private readonly traces: Traces;
+  /** The technician's luck before anything was asked. */
+  private readonly luck: Random;
 
-  constructor(
-    source: string,
-    file: string,
+  private constructor(
+    private readonly model: Model,
+    private readonly traces: Traces,
     private readonly hidden: readonly FaultRef[],
     private readonly random: Random,
-    private readonly misreported = MISREPORTED,
+    private readonly misreported: number,
   ) {
+    this.luck = random.clone();
+  }
+
+  static drawn(
+    source: string,
+    file: string,
+    hidden: readonly FaultRef[],
+    random: Random,
+    misreported = MISREPORTED,
+  ): Appliance {
     // Log-normal, so that a wide spread never turns a value negative.
-    this.model = loadProfile(source, file, {
+    const model = loadProfile(source, file, {
       vary: (_path, value, spread) => value * Math.exp(spread * random.normal()),
     });
-    this.traces = new Traces(this.model, new CircuitStates(this.model));
+    return new Appliance(model, new Traces(model, new CircuitStates(model)), hidden, random, misreported);
+  }
+
+  /** The same appliance as it was before anybody came, and a technician with the same luck who errs this often. */
+  again(misreported = MISREPORTED): Appliance {
+    return new Appliance(this.model, this.traces, this.hidden, this.luck.clone(), misreported);
   }
 
   /** Whether everything that can be watched goes as on a sound appliance in the last of these episodes. */

@@ -78,17 +78,26 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
   const { model } = engine;
   const known = coverage(engine);
   const faults = known.faults.filter((h) => !known.silent.includes(h));
-  const visits = drawVisits(faults, size);
-  const play = (policy: Policy, misreported: number): Played[] =>
-    visits.map(({ hidden, seed, weight }) => {
-      const appliance = new Appliance(text, file, hidden.faults, new Random(seed), misreported);
-      const finding = new Visit(engine, appliance, policy, policy === 'knowing' ? hidden : undefined).diagnose();
+  const withheldBy = withholding(model, known);
+  const played = drawVisits(faults, size).map(({ hidden, seed, weight }) => {
+    const appliance = Appliance.drawn(text, file, hidden.faults, new Random(seed));
+    const play = (policy: Policy, misreported = MISREPORTED): Played => {
+      const visit = new Visit(engine, appliance.again(misreported), policy, policy === 'knowing' ? hidden : undefined);
+      const finding = visit.diagnose();
       return { hidden, weight, finding, right: isRight(known, hidden, finding.named) };
-    });
-  const advice = play('advice', MISREPORTED);
-  const walk = play('walk', MISREPORTED);
-  const knowing = play('knowing', MISREPORTED);
-  const double = play('advice', 2 * MISREPORTED);
+    };
+    return {
+      advice: play('advice'),
+      walk: play('walk'),
+      knowing: play('knowing'),
+      double: play('advice', 2 * MISREPORTED),
+      withheld: { weight, ...withheldBy(hidden, appliance.again()) },
+    };
+  });
+  const advice = played.map((p) => p.advice);
+  const walk = played.map((p) => p.walk);
+  const knowing = played.map((p) => p.knowing);
+  const double = played.map((p) => p.double);
   const wrongPart = (v: Played): boolean =>
     !v.right && v.finding.named.endsWith(':replace') && v.finding.probability >= ADVISED;
   return {
@@ -112,7 +121,7 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
     doubleError: share(double, (v) => v.right),
     optimum: optimumRatios(engine, faults, new Random(size.seed), size.problems),
     pairs: playPairs(engine, text, file, faults, size),
-    withheld: playWithheld(text, file, known, visits),
+    withheld: withheldFigures(played.map((p) => p.withheld)),
     calibration: calibrationError(advice.flatMap((v) => statements(known, v))),
     missed: [...new Set(advice.filter((v) => !v.right).map((v) => `${v.hidden.id} → ${v.finding.named}`))],
     alike: known.alike.map((g) => g.map((h) => h.id).join(' = ')),
@@ -180,7 +189,7 @@ function playPairs(
     const first = drawn(repairable, random);
     let second = drawn(repairable, random);
     while (second.faults[0]!.part === first.faults[0]!.part) second = drawn(repairable, random);
-    const appliance = new Appliance(text, file, [...first.faults, ...second.faults], random);
+    const appliance = Appliance.drawn(text, file, [...first.faults, ...second.faults], random);
     const visit = new Visit(engine, appliance, 'advice');
     for (let r = 0; r < MOST_REPAIRS; r++) {
       const { named } = visit.diagnose();
@@ -205,26 +214,37 @@ function drawn(faults: readonly Hypothesis[], random: Random): Hypothesis {
   return faults[faults.length - 1]!;
 }
 
-/** Takes each fault out of the model in turn and lets it happen all the same. */
-function playWithheld(text: string, file: string, known: Coverage, visits: readonly Drawn[]): Score['withheld'] {
-  const played: { readonly weight: number; readonly open: boolean; readonly wrong: boolean }[] = [];
-  const model = loadProfile(text, file);
-  for (const { hidden, seed, weight } of visits) {
-    // The whole repair is withheld: its other modes would name the same part.
-    const gone = Object.fromEntries(known.faults.filter((h) => h.repair === hidden.repair).map((h) => [h.id, 0]));
-    const engine = new Engine(model, gone);
-    const finding = new Visit(engine, new Appliance(text, file, hidden.faults, new Random(seed)), 'advice').diagnose();
+/** How a visit went whose fault was not in the model. */
+interface Withheld {
+  readonly weight: number;
+  readonly open: boolean;
+  readonly wrong: boolean;
+}
+
+/** Takes the fault of each visit out of the model and lets it happen all the same. */
+function withholding(model: Model, known: Coverage) {
+  // Visits of one fault come one after the other.
+  let last: { repair: string; engine: Engine } | undefined;
+  return (hidden: Hypothesis, appliance: Appliance): Omit<Withheld, 'weight'> => {
+    if (last?.repair !== hidden.repair) {
+      // The whole repair is withheld: its other modes would name the same part.
+      const gone = Object.fromEntries(known.faults.filter((h) => h.repair === hidden.repair).map((h) => [h.id, 0]));
+      last = { repair: hidden.repair, engine: new Engine(model, gone) };
+    }
+    const finding = new Visit(last.engine, appliance, 'advice').diagnose();
     // Its own way of failing is not in the model: naming the part that is broken is all that can be right.
     const right = isRight(known, hidden, finding.named) || namesBroken(model, hidden, finding.named);
     const wrong = finding.proved && !right;
-    played.push({ weight, open: !wrong || finding.kind === 'unknown', wrong });
-  }
-  const part = (test: (v: (typeof played)[number]) => boolean): number =>
-    played.reduce((sum, v) => sum + (test(v) ? v.weight : 0), 0);
+    return { open: !wrong || finding.kind === 'unknown', wrong };
+  };
+}
+
+function withheldFigures(visits: readonly Withheld[]): Score['withheld'] {
+  const part = (test: (v: Withheld) => boolean): number => visits.reduce((sum, v) => sum + (test(v) ? v.weight : 0), 0);
   return {
-    visits: played.length,
+    visits: visits.length,
     openMinded: part((v) => v.open),
     provedWrong: part((v) => v.wrong),
-    wrongVisits: played.filter((v) => v.wrong).length,
+    wrongVisits: visits.filter((v) => v.wrong).length,
   };
 }

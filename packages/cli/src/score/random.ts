@@ -2,6 +2,11 @@
 export class Random {
   constructor(private state: number) {}
 
+  /** One that goes on from here in the same way. */
+  clone(): Random {
+    return new Random(this.state);
+  }
+
   /** Uniform in [0, 1). */
   next(): number {
     this.state = (this.state + 0x6d2b79f5) | 0;
