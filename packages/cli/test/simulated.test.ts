@@ -3,7 +3,7 @@ import { loadProfile, variantsOf, type Model } from '@zetalysis/core/profile';
 import { CircuitStates, NORMAL_SETUP, run } from '@zetalysis/core/sequence';
 import { readingValue } from '@zetalysis/core/units';
 import { profileIds, profileSource } from '../src/files';
-import { Appliance, MISREPORTED } from '../src/score/appliance';
+import { Appliance, MISREPORTED, varied } from '../src/score/appliance';
 import { Random } from '../src/score/random';
 import { Visit } from '../src/score/visit';
 
@@ -127,7 +127,7 @@ describe.each(profileIds())('sound appliances of one type: %s', (id) => {
   const made = (variant: string | undefined, random?: Random): Model =>
     loadProfile(source.text, source.file, {
       ...(variant === undefined ? {} : { variant }),
-      ...(random && { vary: (_path, value, spread) => value * Math.exp(spread * random.normal()) }),
+      ...(random && { vary: varied(random) }),
     });
   const ends = (model: Model) => {
     const { outcome, cues } = run(new CircuitStates(model), [], NORMAL_SETUP);

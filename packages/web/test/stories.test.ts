@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { caseHead, loadCase, reduceCall, type CallEvent, type EventBody } from '@zetalysis/core/call';
+import { caseHead, loadCase, reduceCall, type EventBody } from '@zetalysis/core/call';
 import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
@@ -8,6 +8,7 @@ import { drawingOf } from '../src/engine/drawing';
 import { proofView } from '../src/engine/proof-view';
 import { testsView } from '../src/engine/test-view';
 import { viewOf, type ViewOptions } from '../src/engine/view';
+import { logged } from './events';
 
 const ROOT = join(__dirname, '../../..');
 const files = readdirSync(join(ROOT, 'cases'));
@@ -32,16 +33,7 @@ function told(file: string) {
   const bodies: EventBody[] = loadCase(source, file, engine.model).steps.flatMap((s) =>
     'event' in s ? [s.event] : [],
   );
-  const events: CallEvent[] = bodies.map((body, i) => ({
-    id: `e${i}`,
-    call: 'c',
-    seq: i + 1,
-    at: '2026-01-01T08:00:00Z',
-    device: 'd',
-    person: 'imre',
-    body,
-  }));
-  const state = reduceCall(engine.model, events);
+  const state = reduceCall(engine.model, logged(bodies));
   return { engine, bodies, state, assessment: engine.assess(state.evidence) };
 }
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { reduceCall, type CallEvent, type EventBody } from '@zetalysis/core/call';
+import { reduceCall, type EventBody } from '@zetalysis/core/call';
 import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
@@ -8,21 +8,13 @@ import { drawingOf } from '../src/engine/drawing';
 import { proofView } from '../src/engine/proof-view';
 import { testsView } from '../src/engine/test-view';
 import { viewOf, type ViewOptions } from '../src/engine/view';
+import { logged } from './events';
 
 const source = readFileSync(join(__dirname, '../../../profiles/furnace-condensing.yaml'), 'utf8');
 const engine = new Engine(loadProfile(source, 'furnace-condensing.yaml'));
 const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined, school: USUAL_SCHOOL };
 
-const log = (...bodies: EventBody[]): CallEvent[] =>
-  bodies.map((body, i) => ({
-    id: `e${i}`,
-    call: 'c',
-    seq: i + 1,
-    at: '2026-01-01T08:00:00Z',
-    device: 'd',
-    person: 'imre',
-    body,
-  }));
+const log = (...bodies: EventBody[]) => logged(bodies);
 const look = (...bodies: EventBody[]) => {
   const state = reduceCall(engine.model, log(...bodies));
   const assessment = engine.assess(state.evidence);

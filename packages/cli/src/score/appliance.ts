@@ -23,6 +23,12 @@ const GAUGE_SHARE = 0.015;
 /** Mean of a ghost on the simulated meter, volts; a thousandth of it in a thermocouple's circuit. */
 const GHOST = 2.5;
 
+/** How sound appliances of one type differ: log-normal, so that a wide spread never turns a value negative. */
+export const varied =
+  (random: Random) =>
+  (_path: string, value: number, spread: number): number =>
+    value * Math.exp(spread * random.normal());
+
 /** One real appliance: the profile's values drawn from their spreads, with hidden faults; and the technician before it. */
 export class Appliance {
   /** The technician's luck before anything was asked. */
@@ -38,18 +44,9 @@ export class Appliance {
     this.luck = random.clone();
   }
 
-  static drawn(
-    source: string,
-    file: string,
-    hidden: readonly FaultRef[],
-    random: Random,
-    misreported = MISREPORTED,
-  ): Appliance {
-    // Log-normal, so that a wide spread never turns a value negative.
-    const model = loadProfile(source, file, {
-      vary: (_path, value, spread) => value * Math.exp(spread * random.normal()),
-    });
-    return new Appliance(model, new Traces(model, new CircuitStates(model)), hidden, random, misreported);
+  static drawn(source: string, file: string, hidden: readonly FaultRef[], random: Random): Appliance {
+    const model = loadProfile(source, file, { vary: varied(random) });
+    return new Appliance(model, new Traces(model, new CircuitStates(model)), hidden, random, MISREPORTED);
   }
 
   /** The same appliance as it was before anybody came, and a technician with the same luck who errs this often. */

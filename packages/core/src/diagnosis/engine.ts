@@ -5,7 +5,7 @@ import { Foreteller } from './foreteller';
 import { likelihood } from './likelihood';
 import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
 import { rankTests, type RankedTest } from './next-test';
-import { episodeKey, questionKey, type Evidence, type Question } from './observation';
+import { chainKey, episodeKey, questionKey, type Evidence, type Question } from './observation';
 import { seedPairs } from './pairs';
 import { fitEvidence, posterior, type ItemFit } from './posterior';
 import { equal, type Prediction } from './predict';
@@ -259,7 +259,7 @@ export class Engine {
   private foretellers = { chain: '', bySuspect: new WeakMap<Hypothesis, Map<Test, Foreteller>>() };
 
   private foretellersOf({ episodes }: Evidence, suspect: Hypothesis): Map<Test, Foreteller> {
-    const chain = episodes.map(episodeKey).join('>');
+    const chain = chainKey(episodes);
     if (this.foretellers.chain !== chain) this.foretellers = { chain, bySuspect: new WeakMap() };
     const { bySuspect } = this.foretellers;
     let byTest = bySuspect.get(suspect);

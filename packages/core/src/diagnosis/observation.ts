@@ -97,3 +97,6 @@ export function questionKey(model: Model, q: Question): string {
 export function episodeKey(episode: Episode): string {
   return `${setupKey(episode.setup)}/${[...episode.repaired].sort((a, b) => a - b).join(',')}`;
 }
+
+/** The same for a chain of episodes. */
+export const chainKey = (chain: readonly Episode[]): string => chain.map(episodeKey).join('>');

@@ -5,9 +5,9 @@ import type { Question } from './observation';
 export const CONTRADICTS = 0.02;
 
 /** Remembers, for each part, what was found out about it under a key: the planner asks the same thousands of times. */
-function remembered<K extends string | number, A>(find: (model: Model, part: Part, key: K) => A) {
-  const known = new WeakMap<Part, Map<K, A>>();
-  return (model: Model, part: Part, key: K): A => {
+function remembered<K extends string | number>(find: (model: Model, part: Part, key: K) => boolean) {
+  const known = new WeakMap<Part, Map<K, boolean>>();
+  return (model: Model, part: Part, key: K): boolean => {
     let own = known.get(part);
     if (!own) known.set(part, (own = new Map()));
     let answer = own.get(key);

@@ -1,6 +1,6 @@
 import type { Model } from '../profile';
 import { run, setupKey, type CircuitStates, type FaultRef, type Memory, type Trace } from '../sequence';
-import { episodeKey, FIRST_EPISODE, questionKey, type Episode, type Question } from './observation';
+import { chainKey, FIRST_EPISODE, questionKey, type Episode, type Question } from './observation';
 import { predict, type Prediction } from './predict';
 
 /** One set of faults in one episode: its trace and the faults that are active in it. */
@@ -37,7 +37,7 @@ export class Traces {
    */
   last(faults: readonly FaultRef[], chain: readonly Episode[]): Lived {
     let found = this.found.get(chain);
-    if (!found) this.found.set(chain, (found = this.under(chain.map(episodeKey).join('>'))));
+    if (!found) this.found.set(chain, (found = this.under(chainKey(chain))));
     let lived = found.get(faults);
     if (!lived) found.set(faults, (lived = this.through(faults, chain)));
     return lived;
