@@ -140,9 +140,11 @@ describe('proof is structural', () => {
   });
 
   test('an open safety is the break; only what it senses says whether it failed', () => {
-    const open = [
+    const open: Observation[] = [
       seen('inducer', true),
       seen('glow', false),
+      { kind: 'outcome', outcome: 'stuck' },
+      { kind: 'code', code: '3' },
       volts('R', 'C', 'inducer', 26),
       volts('PS', 'C', 'inducer', 0),
     ];

@@ -59,11 +59,11 @@ describe('what is no proof', () => {
     const relay = hypothesis(engine, 'fan-relay.contact-open');
     const contact = followed(engine, relay, watchedTry(engine, relay), [
       'volts BV C blower',
-      'volts L1D N pilot',
-      'volts BL N pilot',
+      'volts L1D N blower',
+      'volts BL N blower',
     ]);
     expect(standing(engine, contact).proved).toBe(false);
-    const coil = followed(engine, relay, contact, ['volts FD C pilot']);
+    const coil = followed(engine, relay, contact, ['volts FD C blower']);
     expect(standing(engine, coil)).toEqual({ first: 'fan-relay:replace', proved: true });
   });
 

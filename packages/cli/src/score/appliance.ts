@@ -1,11 +1,14 @@
 import {
   answersOf,
   lookError,
+  numberError,
   predict,
+  readsOpen,
   synthesise,
   Traces,
   type Episode,
   type Observation,
+  type Prediction,
   type Question,
 } from '@zetalysis/core/diagnosis';
 import { loadProfile, type Model } from '@zetalysis/core/profile';
@@ -98,23 +101,32 @@ export class Appliance {
             reading: { kind: 'value', value: small * random.exponential(GHOST), dimension: 'voltage' },
           };
         if (exact.reading.kind !== 'value') return exact;
-        const noise = 1 + METER_SHARE * random.normal();
-        const value = Math.abs(exact.reading.value * noise + small * METER_VOLTS * random.normal());
+        const stands = this.met(truth) ?? exact.reading.value;
+        const value = Math.abs(stands * (1 + METER_SHARE * random.normal()) + small * METER_VOLTS * random.normal());
         return { ...exact, reading: { kind: 'value', value, dimension: 'voltage' } };
       }
       case 'ohms': {
-        if (exact.reading.kind !== 'value') return exact;
-        const value = exact.reading.value * (1 + OHMS_SHARE * random.normal()) + LEAD_OHMS * random.next();
+        const stands = this.met(truth) ?? (exact.reading.kind === 'value' ? exact.reading.value : Infinity);
+        if (readsOpen(stands)) return { ...exact, reading: { kind: 'open', dimension: 'resistance' } };
+        const value = stands * (1 + OHMS_SHARE * random.normal()) + LEAD_OHMS * random.next();
         return { ...exact, reading: { kind: 'value', value: Math.max(0, value), dimension: 'resistance' } };
       }
       case 'gauge': {
         if (exact.reading.kind !== 'value') return exact;
-        const value = exact.reading.value * (1 + GAUGE_SHARE * random.normal());
+        // As a spread does, the error of a thermometer counts from the temperature of the room.
+        const zero = numberError(this.model, question).zero;
+        const value = zero + (exact.reading.value - zero) * (1 + GAUGE_SHARE * random.normal());
         return { ...exact, reading: { ...exact.reading, value } };
       }
       default:
         return exact;
     }
+  }
+
+  /** Whoever comes to a slow cycle comes in either part of it: the value of the shorter one, when that is met. */
+  private met(truth: Prediction): number | undefined {
+    const shorter = truth.kind === 'volts' || truth.kind === 'ohms' ? truth.shorter : undefined;
+    return shorter && this.random.next() < shorter.share ? shorter.value : undefined;
   }
 
   private another(right: number, of: number): number {

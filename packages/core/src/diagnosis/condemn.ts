@@ -132,9 +132,13 @@ function cleared(q: Inquiry, part: Part, quantities: readonly number[]): number 
   return cleared.length / askable.length;
 }
 
-/** The other parts of which the faults disturb some quantities. */
+/** The other parts of which the faults disturb some quantities, or make this part trip by way of others. */
 const disturbers = (model: Model, part: Part, quantities: readonly number[]): Part[] =>
-  model.parts.filter((c) => c.index !== part.index && quantities.some((quantity) => isAbout(model, c, quantity)));
+  model.parts.filter(
+    (c) =>
+      c.index !== part.index &&
+      (quantities.some((quantity) => isAbout(model, c, quantity)) || c.modes.some((m) => m.trips === part.id)),
+  );
 
 /** Ohms out of limits, the part isolated. */
 function deadValue({ items }: Inquiry, part: Part): number {
@@ -280,15 +284,16 @@ function deadSecondary(q: Inquiry, part: Part): number {
 
 /** Fed, called, every input right, and the output missing: the share of these that is shown. */
 function controlOutput(q: Inquiry, part: Part, mode: string): number {
-  const { model, items } = q;
+  const { model, h, items } = q;
   const { controller } = model;
   if (!controller || controller.part !== part.index) return 0;
   const branchOf = (suffix: string): Branch | undefined => part.branches.find((b) => mode === `${b.name}${suffix}`);
-  // A control that acts has shown that it is fed and that its inputs work.
-  const acts = items.some(
-    ({ item: { observation: o } }) =>
-      o.kind === 'seen' && o.answer && model.phases[o.phase]!.window.text.startsWith(`${part.id}.`),
-  );
+  // A control that acts has shown that it is fed and that its inputs work, unless the suspicion says it cannot act.
+  const acts = items.some((i) => {
+    const o = i.item.observation;
+    const own = o.kind === 'seen' && o.answer && model.phases[o.phase]!.window.text.startsWith(`${part.id}.`);
+    return own && !odd(i.fits[h.index], i);
+  });
   const supply = part.branches.find((b) => b.index === controller.supplyBranch)!;
   const shown: number[] = [acts ? 1 : inNotOut(q, supply)];
   const output = branchOf('-dead');

@@ -2,7 +2,7 @@ import { NORMAL_SETUP } from '../sequence';
 import type { Engine } from './engine';
 import type { Hypothesis } from './hypothesis';
 import type { Question } from './observation';
-import type { Prediction } from './predict';
+import { readsOpen, type Prediction } from './predict';
 import { setupFor } from './tests';
 
 /** What a profile's tests can and cannot tell apart. */
@@ -66,7 +66,7 @@ function rounded(p: Prediction, rated: number): string {
     case 'unsteady':
       return `u${Math.round(p.high / (6 * step))}`;
     case 'ohms':
-      return p.ohms > 5e6 ? 'OL' : `${Math.round(Math.log(Math.max(p.ohms, 0.2)) * 4)}`;
+      return readsOpen(p.ohms) ? 'OL' : `${Math.round(Math.log(Math.max(p.ohms, 0.2)) * 4)}`;
     case 'number':
       return p.value === 0 ? '0' : `${Math.sign(p.value) * Math.round(Math.log(Math.abs(p.value)) * 6)}`;
     case 'never':

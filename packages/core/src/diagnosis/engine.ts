@@ -16,7 +16,7 @@ import { isolated, minutesFor, setupFor, testsOf, type Test } from './tests';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '2.3.0';
+export const ENGINE_VERSION = '2.4.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;
@@ -38,6 +38,9 @@ export interface Suspect {
   readonly leading: Hypothesis;
   readonly members: readonly { readonly hypothesis: Hypothesis; readonly probability: number }[];
 }
+
+/** Whatever tests have shown, nothing less likely than this is called proved: one of them may have been wrong. */
+const PROVED_FROM = 0.85;
 
 export interface Assessment {
   /** The single faults, and after them the pairs that were worth a thought. */
@@ -113,7 +116,9 @@ export class Engine {
     const leading = suspects[0]!.leading;
     const named =
       leading.kind === 'other' || leading.kind === 'unknown' ? bestFault(hypotheses, probabilities) : leading;
-    const proof = named && prove(this.model, hypotheses, items, named);
+    const shown = named && prove(this.model, hypotheses, items, named);
+    const sure = suspects.some((s) => s.repair === named?.repair && s.probability >= PROVED_FROM);
+    const proof = sure || !shown ? shown : inDoubt(shown);
     const surprises = named ? items.filter((i) => contradiction(named, [i]) > 0).map((i) => i.item.id) : [];
     const fitsNothing = items
       .filter((i) => hypotheses.every((h) => !predicts(h) || contradiction(h, [i]) > 0))
@@ -267,6 +272,13 @@ export class Engine {
     return byTest;
   }
 }
+
+/** What is shown, without the word for it. */
+const inDoubt = (proof: Proof): Proof => ({
+  ...proof,
+  standing: 'suspected',
+  cause: proof.cause && { ...proof.cause, standing: 'suspected' },
+});
 
 function groupByRepair(hypotheses: readonly Hypothesis[], probabilities: Float64Array): Suspect[] {
   const groups = new Map<string, Hypothesis[]>();

@@ -4,7 +4,7 @@ import { predicts, type Hypothesis } from './hypothesis';
 import { fitOf, scaleOf, type Fit, type Scale } from './likelihood';
 import type { Episode, Observation, Question } from './observation';
 import { uninformed, type ItemFit } from './posterior';
-import { answersOf, equal, type Prediction } from './predict';
+import { answersOf, equal, readsOpen, type Prediction } from './predict';
 import { touches, weightOf } from './proof';
 import type { Foretold } from './proof-plan';
 import { setupFor, type Test } from './tests';
@@ -110,10 +110,9 @@ export function synthesise(model: Model, question: Question, p: Prediction): Obs
       if (p.kind !== 'ohms') return undefined;
       return {
         ...question,
-        reading:
-          p.ohms > 5e6
-            ? { kind: 'open', dimension: 'resistance' }
-            : { kind: 'value', value: p.ohms, dimension: 'resistance' },
+        reading: readsOpen(p.ohms)
+          ? { kind: 'open', dimension: 'resistance' }
+          : { kind: 'value', value: p.ohms, dimension: 'resistance' },
       };
     case 'gauge':
     case 'timing':

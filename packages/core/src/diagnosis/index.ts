@@ -26,8 +26,8 @@ export {
 } from './observation';
 export { seedPairs } from './pairs';
 export { fitEvidence, type ItemFit } from './posterior';
-export { lookError } from './likelihood';
-export { answersOf, predict, type Prediction } from './predict';
+export { lookError, numberError } from './likelihood';
+export { answersOf, predict, readsOpen, type Prediction } from './predict';
 export { contradiction, terminals, type Proof } from './proof';
 export { commonNets } from './touch';
 export { Traces, type Lived } from './traces';

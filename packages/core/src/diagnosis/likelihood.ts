@@ -1,7 +1,7 @@
 import { readingValue, zeroOf, type Dimension } from '../units';
 import type { Look, Model } from '../profile';
 import type { Observation, Question } from './observation';
-import { answersOf, type Prediction } from './predict';
+import { answersOf, readsOpen, type Prediction } from './predict';
 import { isDead, voltsRangeOf, voltsSd, type VoltsRange } from './volts-range';
 
 /** How an observation sits with a prediction. */
@@ -120,9 +120,11 @@ function fitVolts(
   switch (p.kind) {
     case 'volts': {
       const steady = wanders ? 0.02 : 1;
-      const sharp = gauss(x, p.volts, voltsSd(p.volts, range));
-      const dead = isDead(p.volts, range) ? (1 - STRAY_SHARE) * sharp + STRAY_SHARE * decay(x, range.stray) : sharp;
-      return { fit: absent * steady * dead, base };
+      const { shorter } = p;
+      const mixed = shorter
+        ? (1 - shorter.share) * standing(x, p.volts, range) + shorter.share * standing(x, shorter.value, range)
+        : standing(x, p.volts, range);
+      return { fit: absent * steady * mixed, base };
     }
     case 'unsteady': {
       // A true dip is too short for the display: it shows some average between the extremes.
@@ -139,20 +141,31 @@ function fitVolts(
   }
 }
 
+/** Density of a reading where a voltage stands. */
+function standing(x: number, volts: number, range: VoltsRange): number {
+  const sharp = gauss(x, volts, voltsSd(volts, range));
+  return isDead(volts, range) ? (1 - STRAY_SHARE) * sharp + STRAY_SHARE * decay(x, range.stray) : sharp;
+}
+
 /** Ohms are compared on a logarithmic scale from 0.1 Ω to 10 MΩ; OL is an answer of its own. */
 const DECADES = 8;
 function fitOhms(o: Extract<Observation, { kind: 'ohms' }>, p: Prediction): { fit: number; base: number } {
   const base = 1 / DECADES;
   if (p.kind !== 'ohms') return { fit: 0, base };
   const x = readingValue(o.reading);
-  // Beyond what a hand-held meter reads, OL and a huge value are the same.
-  const open = p.ohms > 5e6;
-  if (x === Infinity || x > 5e6) return { fit: open ? 1 : 0, base };
-  if (open) return { fit: 0, base };
-  const near = Math.max(p.ohms, 0.1);
+  const fit = p.shorter
+    ? (1 - p.shorter.share) * resting(x, p.ohms, p.spread) + p.shorter.share * resting(x, p.shorter.value, p.spread)
+    : resting(x, p.ohms, p.spread);
+  return { fit, base };
+}
+
+/** Density of a reading of a part that rests at some ohms, per decade; a probability where OL is read. */
+function resting(x: number, ohms: number, spread: number): number {
+  if (readsOpen(x) || readsOpen(ohms)) return readsOpen(x) && readsOpen(ohms) ? 1 : 0;
+  const near = Math.max(ohms, 0.1);
   // Leads and contacts add a few tenths of an ohm; the part itself has its spread.
-  const sd = Math.hypot(0.02 + p.spread, 0.25 / (near + 0.3)) / Math.LN10;
-  return { fit: gauss(Math.log10(Math.max(x, 0.1)), Math.log10(near), sd), base };
+  const sd = Math.hypot(0.02 + spread, 0.25 / (near + 0.3)) / Math.LN10;
+  return gauss(Math.log10(Math.max(x, 0.1)), Math.log10(near), sd);
 }
 
 function fitNumber(x: number, p: Prediction, scale: Scale, error: NumberError): { fit: number; base: number } {

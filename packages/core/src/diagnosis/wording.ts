@@ -13,7 +13,7 @@ import {
 import { levelOf, voltsRangeOf } from './volts-range';
 import type { Observation, Question } from './observation';
 import { COMPLAINTS } from './complaint';
-import { answersOf, type Prediction } from './predict';
+import { answersOf, readsOpen, type Prediction } from './predict';
 import { isToCommon, type Test } from './tests';
 
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
@@ -178,10 +178,13 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
     case 'volts': {
       // Less than the display tells from nothing; across a closed contact the millivolts are what is read.
       const least = q.kind === 'volts' && isToCommon(model, q) ? voltsRangeOf(model, q).floor : 0.0005;
-      const value = p.volts < least ? 0 : p.volts;
-      return q.kind === 'volts'
-        ? voltsReading(model, q, { kind: 'value', value, dimension: 'voltage' }, system)
-        : formatQuantity(value, 'voltage', system);
+      const words = (volts: number): string => {
+        const value = volts < least ? 0 : volts;
+        return q.kind === 'volts'
+          ? voltsReading(model, q, { kind: 'value', value, dimension: 'voltage' }, system)
+          : formatQuantity(value, 'voltage', system);
+      };
+      return p.shorter ? `${words(p.volts)}, at times ${words(p.shorter.value)}` : words(p.volts);
     }
     case 'unsteady': {
       const [unit, scale] = inMillivolts(model, q) ? ['mV', 1000] : ['V', 1];
@@ -190,8 +193,11 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
     }
     case 'ghost':
       return `a ghost of a few ${inMillivolts(model, q) ? 'millivolts' : 'volts'}, or nothing`;
-    case 'ohms':
-      return p.ohms > 5e6 ? 'OL' : formatQuantity(Math.max(p.ohms, 0.1), 'resistance', system);
+    case 'ohms': {
+      const words = (ohms: number): string =>
+        readsOpen(ohms) ? 'OL' : formatQuantity(Math.max(ohms, 0.1), 'resistance', system);
+      return p.shorter ? `${words(p.ohms)}, at times ${words(p.shorter.value)}` : words(p.ohms);
+    }
     case 'number': {
       if (q.kind === 'gauge') {
         const { dimension } = model.quantities[model.gauges[q.gauge]!.quantity]!;

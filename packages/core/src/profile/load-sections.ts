@@ -62,7 +62,7 @@ export function loadGauges(
     ([id, raw]) => {
       const path: Path = ['gauges', id];
       const gauge = fields.map(raw, path, '{of, phase, title, how}');
-      fields.only(gauge, path, ['of', 'phase', 'title', 'how', 'minutes']);
+      fields.only(gauge, path, ['of', 'phase', 'read', 'title', 'how', 'minutes']);
       const of = fields.text(gauge, 'of', path);
       const quantity = quantities.findIndex((q) => q.id === of);
       if (quantity < 0)
@@ -89,6 +89,7 @@ export function loadGauges(
         id,
         quantity: Math.max(0, quantity),
         phase: Math.max(0, phase),
+        read: fields.choice(gauge, 'read', path, ['settled', 'at-once'] as const, 'settled'),
         title: fields.text(gauge, 'title', path),
         how: fields.text(gauge, 'how', path),
         minutes: fields.number(gauge, 'minutes', path, 5),

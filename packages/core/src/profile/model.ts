@@ -215,6 +215,8 @@ export interface Gauge {
   readonly how: string;
   readonly quantity: number;
   readonly phase: number;
+  /** Whether it is read when things have come to rest, or as the step begins (what a limit opened at). */
+  readonly read: 'settled' | 'at-once';
   readonly minutes: number;
 }
 

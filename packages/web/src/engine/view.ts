@@ -308,8 +308,8 @@ function netsOf(
       let hot = 0;
       for (const h of live) {
         const p = engine.expect(state.evidence, h, question);
-        if ((p.kind === 'volts' && p.volts > LIVE * model.ratedVolts[item.net]!) || p.kind === 'unsteady')
-          hot += share(h) / weight;
+        const most = p.kind === 'volts' ? Math.max(p.volts, p.shorter?.value ?? 0) : 0;
+        if (most > LIVE * model.ratedVolts[item.net]! || p.kind === 'unsteady') hot += share(h) / weight;
       }
       const good = predictionWords(model, question, engine.expect(state.evidence, engine.healthy, question), units);
       let measured: string | undefined;

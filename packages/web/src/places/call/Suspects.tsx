@@ -97,7 +97,14 @@ function ToProve({
     // A new view means new evidence.
   }, [view, repair, ask]);
   if (!proof) return null;
-  if (proof.tests.length === 0) return <p className="fine">No test of the model can prove it from here.</p>;
+  if (proof.tests.length === 0)
+    return (
+      <p className="fine">
+        {proof.whole
+          ? 'Its own tests condemn it; other things that were found leave a doubt. One more of the tests listed settles that.'
+          : 'No test of the model can prove it from here.'}
+      </p>
+    );
   return (
     <div className="to-prove">
       <p>
