@@ -100,6 +100,7 @@ function rank(
     traces: engine.traces,
     hypotheses: all,
     evidence: NORMAL,
+    answers: new Map(),
     probabilities,
     school: USUAL_SCHOOL,
     prepared: '',

@@ -1,6 +1,7 @@
 import type { Model } from '../profile';
 import { USUAL_SCHOOL, type School } from '../component-test';
 import { CircuitStates, setupKey } from '../sequence';
+import type { Answers } from './answers';
 import { Foreteller } from './foreteller';
 import { likelihood } from './likelihood';
 import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
@@ -156,6 +157,7 @@ export class Engine {
         traces: this.traces,
         hypotheses,
         evidence,
+        answers: this.knownAfter(evidence).answers,
         probabilities,
         school,
         prepared,
@@ -260,15 +262,23 @@ export class Engine {
     return this.proofOf(suspect, situation, assessment, this.offered(situation, assessment));
   }
 
-  /** Of the present chain of episodes, by suspect and test: one reading more changes nothing of it. */
-  private foretellers = { chain: '', bySuspect: new WeakMap<Hypothesis, Map<Test, Foreteller>>() };
+  /** What is known of the tests after the present chain of episodes: one reading more changes nothing of it. */
+  private present = {
+    chain: '',
+    answers: new Map<Test, Answers>(),
+    foretellers: new WeakMap<Hypothesis, Map<Test, Foreteller>>(),
+  };
 
-  private foretellersOf({ episodes }: Evidence, suspect: Hypothesis): Map<Test, Foreteller> {
+  private knownAfter({ episodes }: Evidence): typeof this.present {
     const chain = chainKey(episodes);
-    if (this.foretellers.chain !== chain) this.foretellers = { chain, bySuspect: new WeakMap() };
-    const { bySuspect } = this.foretellers;
-    let byTest = bySuspect.get(suspect);
-    if (!byTest) bySuspect.set(suspect, (byTest = new Map()));
+    if (this.present.chain !== chain) this.present = { chain, answers: new Map(), foretellers: new WeakMap() };
+    return this.present;
+  }
+
+  private foretellersOf(evidence: Evidence, suspect: Hypothesis): Map<Test, Foreteller> {
+    const { foretellers } = this.knownAfter(evidence);
+    let byTest = foretellers.get(suspect);
+    if (!byTest) foretellers.set(suspect, (byTest = new Map()));
     return byTest;
   }
 }

@@ -1,13 +1,11 @@
 import type { School } from '../component-test';
 import type { Model } from '../profile';
-import type { FaultRef } from '../sequence';
+import { Answers } from './answers';
 import { predicts, type Hypothesis } from './hypothesis';
-import { numberError, numberSd } from './likelihood';
-import type { Evidence, Question } from './observation';
+import type { Evidence } from './observation';
 import type { Prediction } from './predict';
 import { MOST_TO_PLAN, planMinutes } from './plan';
-import { minutesFor, setupFor, type Test } from './tests';
-import { isDead, voltsRangeOf, voltsSd } from './volts-range';
+import { minutesFor, type Test } from './tests';
 import type { Traces } from './traces';
 
 /** A test with what it is worth now. */
@@ -44,8 +42,6 @@ const PROOF_BITS = 1.5;
 const SURE = 0.9;
 /** Tests that tell less than this, and prove nothing, are not worth a walk to the machine. */
 const LEAST_BITS = 0.02;
-/** An appliance whose fault is away. */
-const SOUND: readonly FaultRef[] = [];
 /** How many of the best tests are looked at two deep. */
 const AHEAD = 4;
 
@@ -54,6 +50,8 @@ export interface Ranking {
   readonly traces: Traces;
   readonly hypotheses: readonly Hypothesis[];
   readonly evidence: Evidence;
+  /** What is known of the tests after these episodes; grows. */
+  readonly answers: Map<Test, Answers>;
   readonly probabilities: Float64Array;
   readonly school: School;
   /** What is still prepared from the test before. */
@@ -87,7 +85,7 @@ export function rankTests(
   const weights = Float64Array.from(live, (h) => r.probabilities[h.index]!);
   const total = weights.reduce((s, w) => s + w, 0);
   for (let i = 0; i < weights.length; i++) weights[i]! /= total;
-  const groups = groupIndices(live);
+  const groups = groupsOf(live);
   const binned = tests.map((test) => bin(r, live, weights, test)).filter((b) => b.bins.length > 0);
   const leader = live.reduce(
     (best, h) => (r.probabilities[h.index]! > r.probabilities[best.index]! ? h : best),
@@ -139,7 +137,7 @@ function byPlan(
   scored: readonly Scored[],
   live: readonly Hypothesis[],
   weights: Float64Array,
-  groups: Int32Array,
+  groups: Groups,
   proofOf: (h: Hypothesis) => ReadonlyMap<string, number>,
   exact: boolean,
 ): Scored[] {
@@ -161,7 +159,7 @@ function byPlan(
   const proofs = planned.map((i) => (weights[i]! >= toProve ? proofOf(live[i]!) : undefined));
   const minutes = planMinutes(
     planned.map((i) => weights[i]!),
-    planned.map((i) => groups[i]!),
+    planned.map((i) => groups.of[i]!),
     candidates.map(({ b }) => ({
       minutes: b.minutes,
       outcome: planned.map((i) => b.of[i]!),
@@ -198,7 +196,7 @@ function twoDeep(
   worth: number,
   all: readonly { b: Binned }[],
   weights: Float64Array,
-  groups: Int32Array,
+  groups: Groups,
 ): number {
   let bits = worth;
   let minutes = first.minutes;
@@ -219,92 +217,59 @@ function twoDeep(
   return bits / minutes;
 }
 
-function groupIndices(live: readonly Hypothesis[]): Int32Array {
+/** Which repair each live hypothesis asks for, by number. */
+interface Groups {
+  readonly of: Int32Array;
+  readonly count: number;
+}
+
+function groupsOf(live: readonly Hypothesis[]): Groups {
   const repairs = [...new Set(live.map((h) => h.repair))];
-  return Int32Array.from(live, (h) => repairs.indexOf(h.repair));
+  return { of: Int32Array.from(live, (h) => repairs.indexOf(h.repair)), count: repairs.length };
 }
 
 function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, test: Test): Binned {
-  const { episodes } = r.evidence;
-  const present = episodes[episodes.length - 1]!;
-  const chain = test.intervention
-    ? [...episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
-    : episodes;
-  const predictions = live.map((h) =>
-    predicts(h) ? r.traces.predict(r.away.has(h) ? SOUND : h.faults, chain, test.question) : undefined,
-  );
+  let answers = r.answers.get(test);
+  if (!answers) r.answers.set(test, (answers = new Answers(r.traces, r.evidence.episodes, test)));
+  const { distinct } = answers;
+  const minutes = minutesFor(r.model, test, r.school, r.prepared);
   const of = new Int16Array(live.length).fill(-1);
+  const givenBy: number[][] = [];
+  let absent = 0;
+  for (let i = 0; i < live.length; i++) {
+    const h = live[i]!;
+    if (!predicts(h)) continue;
+    const answer = answers.of(h, r.away.has(h));
+    const p = distinct[answer]!;
+    if ('absent' in p && p.absent) absent += weights[i]!;
+    (givenBy[answer] ??= []).push(i);
+  }
   // Nobody can read at a step that will hardly come.
-  const absent = predictions.reduce((sum, p, i) => sum + (p && 'absent' in p && p.absent ? weights[i]! : 0), 0);
-  if (absent > MOST_ABSENT && r.exact !== true)
-    return { test, of, minutes: minutesFor(r.model, test, r.school, r.prepared), bins: [] };
-  const order = predictions
-    .map((p, i) => ({ p, i }))
-    .filter((x): x is { p: Prediction; i: number } => x.p !== undefined)
-    .sort((x, y) => place(x.p) - place(y.p));
-  const bins: { probability: number; prediction: Prediction; expectedBy: number[] }[] = [];
-  let last: Prediction | undefined;
-  for (const { p, i } of order) {
-    if (last === undefined || !alike(r.model, test.question, last, p))
-      bins.push({ probability: 0, prediction: p, expectedBy: [] });
+  if (absent > MOST_ABSENT && r.exact !== true) return { test, of, minutes, bins: [] };
+  const bins: { probability: number; prediction: Prediction; by: number[] }[] = [];
+  let last = -1;
+  for (const answer of answers.inOrder()) {
+    const by = givenBy[answer];
+    if (!by) continue;
+    if (last < 0 || !answers.alike(last, answer)) bins.push({ probability: 0, prediction: distinct[answer]!, by: [] });
     const current = bins[bins.length - 1]!;
-    current.probability += weights[i]!;
-    current.expectedBy.push(i);
-    of[i] = bins.length - 1;
-    last = p;
+    for (const i of by) {
+      current.probability += weights[i]!;
+      current.by.push(i);
+      of[i] = bins.length - 1;
+    }
+    last = answer;
   }
   return {
     test,
     of,
-    minutes: minutesFor(r.model, test, r.school, r.prepared),
-    bins: bins.map((b) => ({
-      ...b,
-      expectedBy: b.expectedBy.sort((x, y) => weights[y]! - weights[x]!).map((i) => live[i]!.index),
+    minutes,
+    bins: bins.map(({ probability, prediction, by }) => ({
+      probability,
+      prediction,
+      expectedBy: by.sort((x, y) => weights[y]! - weights[x]!).map((i) => live[i]!.index),
     })),
   };
-}
-
-/** Orders predictions so that like ones are neighbours. */
-function place(p: Prediction): number {
-  switch (p.kind) {
-    case 'choice':
-      return p.answer;
-    case 'volts':
-      return p.volts;
-    case 'unsteady':
-      return 1e6 + p.low;
-    case 'ghost':
-      // Beside the dead wire it is easily taken for.
-      return 0;
-    case 'ohms':
-      return Math.min(p.ohms, 1e12);
-    case 'number':
-      return p.value;
-    case 'never':
-      return 3e6;
-  }
-}
-
-/** Whether two predictions would be read as the same answer. */
-function alike(model: Model, question: Question, a: Prediction, b: Prediction): boolean {
-  if (question.kind === 'volts') {
-    const range = voltsRangeOf(model, question);
-    // A ghost is easily taken for a dead wire, and the other way round.
-    const dead = (p: Prediction): boolean => p.kind === 'ghost' || (p.kind === 'volts' && isDead(p.volts, range));
-    if (dead(a) && dead(b)) return true;
-    if (a.kind === 'volts' && b.kind === 'volts')
-      return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts, range) + voltsSd(b.volts, range));
-  }
-  if (a.kind === 'choice' && b.kind === 'choice') return a.answer === b.answer;
-  if (a.kind === 'ohms' && b.kind === 'ohms') {
-    if (!Number.isFinite(a.ohms) || !Number.isFinite(b.ohms)) return a.ohms === b.ohms;
-    return Math.abs(Math.log(Math.max(a.ohms, 0.1) / Math.max(b.ohms, 0.1))) < 0.3 || Math.abs(a.ohms - b.ohms) < 0.8;
-  }
-  if (a.kind === 'number' && b.kind === 'number') {
-    const error = numberError(model, question);
-    return Math.abs(a.value - b.value) < 2 * (numberSd(a.value, a.spread, error) + numberSd(b.value, b.spread, error));
-  }
-  return a.kind === b.kind;
 }
 
 /** Chance of an outcome under the i-th live hypothesis; those without a prediction answer anything. */
@@ -316,27 +281,32 @@ function answerChance(b: Binned, i: number, outcome: number): number {
   return own === outcome ? 1 - ERROR : ERROR / (n - 1);
 }
 
-/** Mutual information between the outcome and the repair, bits. */
-function information(b: Binned, weights: Float64Array, groups: Int32Array): number {
+/** Mutual information between the outcome and the repair, bits; `answerChance` summed up by repair. */
+function information(b: Binned, weights: Float64Array, groups: Groups): number {
   const n = b.bins.length;
   if (n < 2) return 0;
-  const groupCount = Math.max(...groups) + 1;
-  const joint = new Float64Array(groupCount * n);
-  for (let i = 0; i < weights.length; i++)
-    for (let outcome = 0; outcome < n; outcome++)
-      joint[groups[i]! * n + outcome]! += weights[i]! * answerChance(b, i, outcome);
-  const outcomeTotal = new Float64Array(n);
-  const groupTotal = new Float64Array(groupCount);
-  for (let g = 0; g < groupCount; g++)
-    for (let o = 0; o < n; o++) {
-      outcomeTotal[o]! += joint[g * n + o]!;
-      groupTotal[g]! += joint[g * n + o]!;
-    }
+  const { of, count } = groups;
+  const joint = new Float64Array(count * n);
+  const total = new Float64Array(count);
+  const blind = new Float64Array(count);
+  const stray = ERROR / (n - 1);
+  for (let i = 0; i < weights.length; i++) {
+    const group = of[i]!;
+    const own = b.of[i]!;
+    total[group]! += weights[i]!;
+    if (own < 0) blind[group]! += weights[i]!;
+    else joint[group * n + own]! += weights[i]! * (1 - ERROR - stray);
+  }
+  const outcomes = new Float64Array(n);
+  for (let g = 0; g < count; g++) {
+    const any = stray * (total[g]! - blind[g]!) + blind[g]! / n;
+    for (let o = 0; o < n; o++) outcomes[o]! += joint[g * n + o]! += any;
+  }
   let bits = 0;
-  for (let g = 0; g < groupCount; g++)
+  for (let g = 0; g < count; g++)
     for (let o = 0; o < n; o++) {
       const p = joint[g * n + o]!;
-      if (p > 0) bits += p * Math.log2(p / (outcomeTotal[o]! * groupTotal[g]!));
+      if (p > 0) bits += p * Math.log2(p / (outcomes[o]! * total[g]!));
     }
   return bits;
 }
