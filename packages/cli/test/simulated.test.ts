@@ -49,6 +49,32 @@ describe('a simulated appliance and its technician', () => {
     input: 'high-impedance',
   };
 
+  test('a slow cycle is met in either part, and a thermometer errs by its distance from the room', () => {
+    const pool = profileSource('pool-heater');
+    const model = loadProfile(pool.text, pool.file);
+    const own = new Engine(model);
+    const half = own.hypotheses.find((h) => h.id === 'filter.half-blocked')!;
+    const heater = Appliance.drawn(pool.text, pool.file, half.faults, new Random(4));
+    const readings = (id: string): number[] => {
+      const { question } = own.tests.find((t) => t.id === id)!;
+      return times(600, () => heater.answer(chain, question)).map((o) =>
+        o && 'reading' in o ? readingValue(o.reading) : NaN,
+      );
+    };
+    const valve = readings('volts GV C call');
+    const live = valve.filter((v) => v > 20).length / 600;
+    expect(valve.every((v) => v < 1 || v > 20)).toBe(true);
+    expect(live).toBeGreaterThan(0.1);
+    expect(live).toBeLessThan(0.9);
+    const limit = readings('ohms water-limit');
+    expect(limit.every((r) => r < 1 || r === Infinity)).toBe(true);
+    expect(new Set(limit.map((r) => r < 1)).size).toBe(2);
+    // 1.5 % of the 36 K by which the header is hotter than the room, not of 330 K from absolute zero.
+    const { sd } = moments(readings('gauge header'));
+    expect(sd).toBeGreaterThan(0.3);
+    expect(sd).toBeLessThan(0.8);
+  });
+
   test('about three cues in a hundred are misreported', () => {
     const random = new Random(3);
     const appliance = Appliance.drawn(text, file, [], random);

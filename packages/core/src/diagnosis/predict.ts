@@ -25,7 +25,7 @@ export type Prediction =
   | { readonly kind: 'never' };
 
 /** What stands in the shorter part of a slow cycle, in the unit of the prediction, and its share of the time. */
-export interface ShorterPart {
+interface ShorterPart {
   readonly value: number;
   readonly share: number;
 }
