@@ -1,5 +1,6 @@
 import type { Engine } from './engine';
 import { FIRST_EPISODE, type Question } from './observation';
+import type { Prediction } from './predict';
 
 const NORMAL = [FIRST_EPISODE];
 
@@ -37,6 +38,12 @@ export function parseSought(text: string): Sought[] | undefined {
 const NEAR = 0.12;
 const DEAD = 0.06;
 
+/** What a meter can show: in a slow cycle one or the other. */
+function readable(p: Prediction): number[] {
+  if (p.kind === 'ghost') return [0];
+  return p.kind === 'volts' ? [p.volts, ...(p.shorter ? [p.shorter.value] : [])] : [];
+}
+
 /** The steps at which an appliance, sound or with one fault, shows all that is sought; nothing when it lacks the points. */
 export function findReadings(engine: Engine, sought: readonly Sought[]): Found[] {
   const { model } = engine;
@@ -54,10 +61,10 @@ export function findReadings(engine: Engine, sought: readonly Sought[]): Found[]
           const q: Question = { kind: 'volts', red: net, black: black!, phase: phase.index, input: 'high-impedance' };
           const p = engine.traces.predict(h.faults, NORMAL, q);
           if ('absent' in p && p.absent) return false;
-          const read = p.kind === 'volts' ? p.volts : p.kind === 'ghost' ? 0 : undefined;
-          if (read === undefined) return false;
           const rated = model.ratedVolts[net]!;
-          return volts === 0 ? read < DEAD * rated : Math.abs(read - volts) <= NEAR * Math.max(volts, read);
+          return readable(p).some((read) =>
+            volts === 0 ? read < DEAD * rated : Math.abs(read - volts) <= NEAR * Math.max(volts, read),
+          );
         }),
       );
       return {
