@@ -3,11 +3,10 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
+import { profileOf } from './bench-build';
 import { median, type EngineFigures } from './bench-engine';
 import { line, printEngine } from './bench-print';
 import { launch, signInToDemo } from './browser';
-import { ROOT } from './packages.mjs';
-import { run } from './process.mjs';
 import { startStack } from './stack.mjs';
 
 /** Each place, and what is there when it can be used. */
@@ -56,16 +55,11 @@ const READINGS: Readonly<Record<number, readonly string[]>> = {
  * The engine of one family in a page of its own, at full and at a quarter of the speed. On the call page it works in a
  * worker, which Chromium does not slow down.
  */
-async function engineIn(browser: Browser, folder: string, family: string): Promise<void> {
-  const out = join(folder, 'engine');
-  await run('npx', ['vite', 'build', '--config', join(import.meta.dirname, 'bench-engine.config.mjs')], {
-    cwd: join(ROOT, 'packages/web'),
-    env: { ...process.env, BENCH_OUT: out },
-  });
-  const source = readFileSync(join(ROOT, 'profiles', `${family}.yaml`), 'utf8');
+async function engineIn(browser: Browser, script: string, family: string): Promise<void> {
+  const source = readFileSync(profileOf(family), 'utf8');
   for (const slow of [1, 4]) {
     const page = await browser.newPage();
-    await page.addScriptTag({ path: join(out, 'bench.js') });
+    await page.addScriptTag({ path: script });
     const session = await page.context().newCDPSession(page);
     await session.send('Emulation.setCPUThrottlingRate', { rate: slow });
     const figures = await page.evaluate(
@@ -85,12 +79,13 @@ async function engineIn(browser: Browser, folder: string, family: string): Promi
   }
 }
 
-export async function benchInChromium(largest: string): Promise<void> {
+/** `script` is the built benchmark of the engine. */
+export async function benchInChromium(script: string, largest: string): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'zetalysis-bench-'));
   const stack = await startStack(folder);
   const browser = await launch();
   try {
-    await engineIn(browser, folder, largest);
+    await engineIn(browser, script, largest);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     // The TypeScript runner names functions with a helper that the page does not have.
     await page.addInitScript('window.__name = (f) => f');

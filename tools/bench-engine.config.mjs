@@ -1,4 +1,4 @@
-// The engine's benchmark as one script for a page of its own (`window.bench.measureEngine`).
+// The engine's benchmark as one script (`window.bench.measureEngine`).
 import { join } from 'node:path';
 
 export default {

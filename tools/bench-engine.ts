@@ -67,7 +67,7 @@ function someEvidence({ model }: Engine): Evidence {
 const change = ({ plugs, actions }: Engine['model']): { unplugged?: string[]; actions?: string[] } =>
   plugs[0] ? { unplugged: [plugs[0].id] } : { actions: [actions[0]!.id] };
 
-/** Measures one family; `cold` means something only for the first family of a process or page. */
+/** Measures one family, in a process or page of its own: `cold` is the first fault table there. */
 export function measureEngine(source: string, id: string): EngineFigures {
   const compile = timed(() => loadProfile(source, id));
   const engine = new Engine(loadProfile(source, id));

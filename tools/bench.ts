@@ -1,17 +1,18 @@
 // `npm run bench`: figures of speed and size, printed whatever they are. Ratios are measured within one run.
 import { gzipSync } from 'node:zlib';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Simulation } from 'eecircuit-engine';
 import { layoutOf, solve, toSpice } from '@zetalysis/core/circuit';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import { benchInChromium } from './bench-chromium';
-import { fillFaultTable, measureEngine, NORMAL, timed, type EngineFigures } from './bench-engine';
+import { buildEngine, measureInNode, profileOf } from './bench-build';
+import { fillFaultTable, NORMAL, timed, type EngineFigures } from './bench-engine';
 import { line, ms, printEngine } from './bench-print';
 import { ROOT } from './packages.mjs';
 
-/** The largest family comes first, in a fresh process: its fault table is the cold one. */
 const LARGEST = 'furnace-condensing';
 const FAMILIES = [
   LARGEST,
@@ -19,11 +20,15 @@ const FAMILIES = [
     .map((file) => file.replace(/\.yaml$/, ''))
     .filter((id) => id !== LARGEST),
 ];
+const folder = mkdtempSync(join(tmpdir(), 'zetalysis-bench-'));
+process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
+const script = await buildEngine(folder);
 const rows: EngineFigures[] = [];
 for (const id of FAMILIES) {
-  const figures = measureEngine(readFileSync(join(ROOT, 'profiles', `${id}.yaml`), 'utf8'), id);
+  const figures = await measureInNode(script, id);
   console.log(`\n${id}`);
   printEngine(figures);
+  line('heap in use', `${(figures.heap / 1e6).toFixed(0)} MB`);
   rows.push(figures);
 }
 
@@ -33,10 +38,9 @@ for (const r of [...rows].sort((x, y) => x.faults - y.faults))
   console.log(
     `  ${r.id.padEnd(28)} ${String(r.parts).padStart(5)} ${String(r.faults).padStart(7)} ${r.warm.toFixed(0).padStart(6)} ${(r.warm / r.faults).toFixed(2).padStart(10)} ${r.reading.toFixed(1).padStart(8)} ${r.next.toFixed(0).padStart(5)} ${r.action.toFixed(0).padStart(7)} ${r.pairs.toFixed(0).padStart(6)}`,
   );
-line('memory of this process, heap in use', `${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB`);
 
 console.log('\ncircuit solver beside ngspice (WebAssembly), furnace, per operating point, in this run');
-const engine = new Engine(loadProfile(readFileSync(join(ROOT, 'profiles/furnace-condensing.yaml'), 'utf8'), 'furnace'));
+const engine = new Engine(loadProfile(readFileSync(profileOf(LARGEST), 'utf8'), LARGEST));
 fillFaultTable(engine);
 const circuits = engine.hypotheses
   .filter((h) => h.kind === 'fault')
@@ -96,5 +100,5 @@ else {
   }
   line('total', `${(sum / 1024).toFixed(0)} kB (aim: at most 420 kB)`);
 }
-await benchInChromium(LARGEST);
+await benchInChromium(script, LARGEST);
 process.exit(0);
