@@ -143,6 +143,19 @@ describe('opened, or failed', () => {
     ).toBeGreaterThan(4);
   });
 
+  test('a limit that did its job is shown by what it opened at: no sound heater comes to that step', () => {
+    const half = hypothesis(engine, 'filter.half-blocked');
+    const looked = followed(engine, half, watchedTry(engine, half), [
+      'volts PS C short-cycle',
+      'volts HL C short-cycle',
+      'look filter-look',
+    ]);
+    const gauged = followed(engine, half, looked, ['gauge header']);
+    const condemned = [looked, gauged].map((e) => condemnation(model, half, engine.assess(e, { pairs: false }).items));
+    expect(condemned[0]).toBeLessThan(0.999);
+    expect(condemned[1]).toBeGreaterThan(0.999);
+  });
+
   test('a limit that opens is not condemned before everything that overheats it was looked at', () => {
     const open = followed(engine, early, watchedTry(engine, early), [
       'volts PS C short-cycle',

@@ -39,12 +39,11 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
     const shown = [Math.max(ownRoute(q, opened), finding(q, opened, 'tripped')), found];
     const senses = [...opened.senses.values()];
     const about = (gauge: number): boolean => senses.includes(model.gauges[gauge]!.quantity);
-    // What the switch senses can be measured: then it must be, and be wrong.
+    // What the switch senses can be measured: then it must be, and be wrong, or taken at a step that no sound one knows.
+    const wrong = (i: ItemFit): boolean => odd(i.sound, i) || (neverSound(i) && !odd(i.fits[h.index], i));
     if (model.gauges.some((_, g) => about(g)))
       shown.push(
-        items.some((i) => i.item.observation.kind === 'gauge' && about(i.item.observation.gauge) && odd(i.sound, i))
-          ? 1
-          : 0,
+        items.some((i) => i.item.observation.kind === 'gauge' && about(i.item.observation.gauge) && wrong(i)) ? 1 : 0,
       );
     return mean(shown);
   }
@@ -79,6 +78,12 @@ const denied = ({ model, h, items }: Inquiry, part: Part): boolean =>
 const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
 
 const odd = (fit: Fit | undefined, i: ItemFit): boolean => fit !== undefined && fit.fit < CONTRADICTS * i.base;
+
+/** Whether the step of a reading never comes on a sound appliance. */
+function neverSound({ predictions }: ItemFit): boolean {
+  const [sound] = predictions;
+  return sound !== undefined && 'absent' in sound && sound.absent;
+}
 
 /** Whether the appliance ran in an episode in which something had been mended. */
 function curedBy({ model, items }: Inquiry, mended: (i: ItemFit) => boolean): boolean {

@@ -52,7 +52,7 @@ export class Foreteller {
     const finds: ItemFit = {
       item: { id: 'if', episode: this.chain.length - 1, observation },
       group: id,
-      predictions: [],
+      predictions: [this.sound],
       fits: this.fits,
       fitsIfBad: new Map(),
       sound: this.fit(observation, this.sound),
