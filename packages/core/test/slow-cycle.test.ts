@@ -4,6 +4,7 @@ import { fitOf, likelihood } from '../src/diagnosis/likelihood';
 import { predict } from '../src/diagnosis/predict';
 import {
   Engine,
+  inBrief,
   predictionWords,
   predicts,
   watchedTry,
@@ -13,6 +14,7 @@ import {
   type Question,
 } from '../src/diagnosis';
 import { quantityAt, type Trace } from '../src/sequence';
+import { formatReading } from '../src/units';
 import { FAMILIES, profile } from './models';
 import { traceOf } from './runs';
 import { followed } from './visits';
@@ -85,6 +87,15 @@ describe('a reading in a slow cycle', () => {
     expect([expected.volts < 1, shorter!.value > 24]).toEqual([true, true]);
     expect(Math.min(fit(expected.volts), fit(shorter!.value))).toBeGreaterThan(50 * fit(12));
     expect(predictionWords(model, valve, expected)).toMatch(/^0 V, at times 2\d\.\d V$/);
+  });
+
+  test('beside a point of a drawing, every voltage is said in brief', () => {
+    const brief = (p: Prediction): string => inBrief(predictionWords(model, valve, p));
+    expect(brief(expected)).toMatch(/^0 \/ 2\d\.\d V$/);
+    expect(brief({ kind: 'unsteady', low: 15, high: 18, absent: false })).toBe('15–18 V ~');
+    expect(brief({ kind: 'ghost', absent: false })).toBe('ghost');
+    expect(brief({ kind: 'volts', volts: 26.1, absent: false })).toBe('26.1 V');
+    expect(inBrief(formatReading({ kind: 'range', low: 15, high: 18, dimension: 'voltage' }))).toBe('15–18 V ~');
   });
 
   test('a limit that opens and closes is isolated in either state, as long as it stands in each', () => {

@@ -4,7 +4,7 @@ import type { Hypothesis } from './hypothesis';
 import { numberError, numberSd } from './likelihood';
 import type { Episode, Question } from './observation';
 import { equal, type Prediction } from './predict';
-import { setupFor, type Test } from './tests';
+import { episodesFor, type Test } from './tests';
 import type { Traces } from './traces';
 import { isDead, voltsRangeOf, voltsSd, type VoltsRange } from './volts-range';
 
@@ -32,10 +32,7 @@ export class Answers {
     episodes: readonly Episode[],
     private readonly test: Test,
   ) {
-    const present = episodes[episodes.length - 1]!;
-    this.chain = test.intervention
-      ? [...episodes, { ...present, setup: setupFor(present.setup, test.intervention) }]
-      : episodes;
+    this.chain = episodesFor(episodes, test);
     this.range = test.question.kind === 'volts' ? voltsRangeOf(traces.model, test.question) : undefined;
   }
 

@@ -31,6 +31,9 @@ const COUNTS = 0.02;
 /** An incomplete plan that pays this much of the debt is followed all the same: what is really found may pay the rest. */
 const MOSTLY = 0.7;
 
+/** Whatever tests have shown, nothing less likely than this is called proved: one of them may have been wrong. */
+const PROVED_FROM = 0.85;
+
 /** One repair with all the hypotheses it would mend. */
 export interface Suspect {
   readonly repair: string;
@@ -39,9 +42,6 @@ export interface Suspect {
   readonly leading: Hypothesis;
   readonly members: readonly { readonly hypothesis: Hypothesis; readonly probability: number }[];
 }
-
-/** Whatever tests have shown, nothing less likely than this is called proved: one of them may have been wrong. */
-const PROVED_FROM = 0.85;
 
 export interface Assessment {
   /** The single faults, and after them the pairs that were worth a thought. */

@@ -7,7 +7,7 @@ import { uninformed, type ItemFit } from './posterior';
 import { answersOf, equal, readsOpen, type Prediction } from './predict';
 import { touches, weightOf } from './proof';
 import type { Foretold } from './proof-plan';
-import { setupFor, type Test } from './tests';
+import { episodesFor, type Test } from './tests';
 import type { Traces } from './traces';
 import { voltsRangeOf } from './volts-range';
 
@@ -32,13 +32,12 @@ export class Foreteller {
     private readonly traces: Traces,
     singles: readonly Hypothesis[],
     episodes: readonly Episode[],
-    { id, question, intervention }: Test,
+    test: Test,
     private readonly leading: Hypothesis,
   ) {
     const { model } = traces;
-    const present = episodes[episodes.length - 1]!;
-    const episode = { ...present, setup: setupFor(present.setup, intervention) };
-    this.chain = intervention ? [...episodes, episode] : episodes;
+    const { id, question, intervention } = test;
+    this.chain = episodesFor(episodes, test);
     const healthy = singles[0]!;
     const tell = ({ faults }: Hypothesis): Prediction => traces.predict(faults, this.chain, question);
     this.expected = tell(leading);
@@ -57,7 +56,7 @@ export class Foreteller {
       fitsIfBad: new Map(),
       sound: this.fit(observation, this.sound),
       base: uninformed([this.expected], [this.own]),
-      episode,
+      episode: this.chain[this.chain.length - 1]!,
     };
     const onPart = question.kind === 'look' || question.kind === 'gauge' || touches(model, leading, question);
     this.foretold = { finds, weights: this.weights, onPart };

@@ -41,6 +41,7 @@ export {
   observationWords,
   OUTCOME_WORDS,
   partWords,
+  inBrief,
   predictionWords,
   provesWords,
   questionTitle,

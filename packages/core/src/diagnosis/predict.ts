@@ -12,13 +12,13 @@ export type Prediction =
   | { readonly kind: 'choice'; readonly answer: number; readonly of: number }
   /**
    * A steady voltage; `absent` when the phase never comes under the hypothesis and the stuck state was taken. In a slow
-   * cycle somebody may come in its shorter part, and reads that one as steadily; a switch that opens and closes is
-   * isolated in either state.
+   * cycle somebody may come in its shorter part, and reads that one as steadily.
    */
   | { readonly kind: 'volts'; readonly volts: number; readonly absent: boolean; readonly shorter?: ShorterPart }
   | { readonly kind: 'unsteady'; readonly low: number; readonly high: number; readonly absent: boolean }
   /** Probes not joined by the circuit: whatever couples in. */
   | { readonly kind: 'ghost'; readonly absent: boolean }
+  /** Of a part that is isolated; a switch that opens and closes, in either state. */
   | { readonly kind: 'ohms'; readonly ohms: number; readonly spread: number; readonly shorter?: ShorterPart }
   | { readonly kind: 'number'; readonly value: number; readonly spread: number; readonly absent: boolean }
   /** The phase never comes: no time, no reading. */

@@ -1,7 +1,7 @@
 import type { School } from '../component-test';
 import type { Ask, Model, Part } from '../profile';
 import type { Setup } from '../sequence';
-import { questionKey, type Evidence, type Question } from './observation';
+import { questionKey, type Episode, type Evidence, type Question } from './observation';
 
 /** Something done to the appliance for the length of one test. */
 export type Intervention = { readonly unplug: string } | { readonly bypass: string } | { readonly action: string };
@@ -136,6 +136,13 @@ export function setupFor(present: Setup, intervention: Intervention | undefined)
     return { ...present, unplugged: [...new Set([...present.unplugged, intervention.unplug])] };
   if ('action' in intervention) return { ...present, actions: [...new Set([...present.actions, intervention.action])] };
   return { ...present, bypassed: [...new Set([...present.bypassed, intervention.bypass])] };
+}
+
+/** The episodes at the end of which a test is answered: an intervention is one more. */
+export function episodesFor(episodes: readonly Episode[], { intervention }: Test): readonly Episode[] {
+  if (!intervention) return episodes;
+  const present = episodes[episodes.length - 1]!;
+  return [...episodes, { ...present, setup: setupFor(present.setup, intervention) }];
 }
 
 /** What a test of another school than one's own costs more: slower, and against the grain. */

@@ -210,6 +210,14 @@ export function predictionWords(model: Model, q: Question, p: Prediction, system
   }
 }
 
+/** What a meter shows, in so few characters that it can stand beside a point of a drawing. */
+export const inBrief = (words: string): string =>
+  words
+    .replace(/ \S+, at times /, ' / ')
+    .replace(/^unsteady, between (.+) and (.+)$/, '$1–$2 ~')
+    .replace(/, unsteady$/, ' ~')
+    .replace(/^a ghost.*$/, 'ghost');
+
 const inMillivolts = (model: Model, q: Question): boolean => q.kind === 'volts' && levelOf(model, q) === 'millivolt';
 
 export function answerWords(model: Model, q: Question, answer: number): string {

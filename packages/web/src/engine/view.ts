@@ -266,7 +266,7 @@ function netIn(
   const sound = engine.expect(state.evidence, engine.healthy, question);
   const shows = predictionWords(model, question, own, units);
   const volts = (p: Prediction): number | undefined =>
-    p.kind === 'volts' ? p.volts : p.kind === 'ghost' ? 0 : undefined;
+    p.kind === 'volts' && !p.shorter ? p.volts : p.kind === 'ghost' ? 0 : undefined;
   const [a, b] = [volts(own), volts(sound)];
   // A few per cent are load, not a difference anybody would mark.
   const least = 0.05 * model.ratedVolts[question.red]!;

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { inBrief } from '@zetalysis/core/diagnosis';
 import type { Wires } from '../../api/types';
 import { wireWords } from './wire-names';
 import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
@@ -143,8 +144,8 @@ function Rung({
               {own !== undefined && (
                 <tspan className="own-wire"> {wires![item.name]!.terminal || wires![item.name]!.colour}</tspan>
               )}
-              {net?.there?.differs && <tspan className="measured"> ≠ {brief(net.there.shows)}</tspan>}
-              {net?.measured !== undefined && <tspan className="measured"> {brief(net.measured)}</tspan>}
+              {net?.there?.differs && <tspan className="measured"> ≠ {inBrief(net.there.shows)}</tspan>}
+              {net?.measured !== undefined && <tspan className="measured"> {inBrief(net.measured)}</tspan>}
             </text>
           </g>
         );
@@ -152,14 +153,6 @@ function Rung({
     </g>
   );
 }
-
-/** Short enough to stand beside a point; its label says the whole. */
-const brief = (shows: string): string =>
-  shows
-    .replace(/ \S+, at times /, ' / ')
-    .replace(/^unsteady, between (.+) and (.+)$/, '$1–$2 ~')
-    .replace(/, unsteady$/, ' ~')
-    .replace(/^a ghost.*$/, 'ghost');
 
 const diamond = (x: number, y: number): string => `M${x - 7} ${y}L${x} ${y - 7}L${x + 7} ${y}L${x} ${y + 7}Z`;
 
