@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { measureVolts, solve, toSpice, type Circuit } from '../src/circuit';
 import { fuseOpeningTime } from '../src/parts';
 import type { Model } from '../src/profile';
-import { CircuitStates, NORMAL_SETUP, run } from '../src/sequence';
+import { CircuitStates, Courses, NORMAL_SETUP } from '../src/sequence';
 import { FAMILIES, profile } from './models';
 
 const r = (id: string, a: number, b: number, ohms: number, x = 0) => ({
@@ -100,14 +100,19 @@ describe('laws of circuits', () => {
   });
 });
 
-/** Different circuits met in the runs of a profile, healthy and under every single fault. */
+/** Different circuits met in the runs of a profile, healthy and under every single fault, as it is and with something done to it. */
 function operatingPoints(model: Model, most: number): Circuit[] {
-  const states = new CircuitStates(model);
+  const courses = new Courses(new CircuitStates(model));
+  const setups = [
+    NORMAL_SETUP,
+    ...model.plugs.map(({ id }) => ({ ...NORMAL_SETUP, unplugged: [id] })),
+    ...model.actions.map(({ id }) => ({ ...NORMAL_SETUP, actions: [id] })),
+  ];
   const found = new Map<number, Circuit>();
   const faults = model.parts.flatMap((p) => p.modes.map((_m, mode) => [{ part: p.index, mode }]));
-  for (const fault of [[], ...faults])
-    for (const segment of run(states, fault, NORMAL_SETUP).segments)
-      found.set(segment.circuit.id, segment.circuit.circuit);
+  for (const setup of setups)
+    for (const fault of [[], ...faults])
+      for (const { circuit } of courses.run(fault, setup).circuits) found.set(circuit.id, circuit.circuit);
   const all = [...found.values()];
   const step = Math.max(1, Math.floor(all.length / most));
   return all.filter((_c, i) => i % step === 0).slice(0, most);

@@ -16,12 +16,14 @@ function view(
   state: string,
   seen: { volts?: number; amps?: number; sensed?: number; holds?: boolean; fault?: string },
 ): PartView {
+  const { kind, spec } = part(id);
+  const { fault } = seen;
+  const leads = { spec, fault, volts: () => seen.volts ?? 0, amps: () => seen.amps ?? 0 };
   return {
     state,
-    spec: part(id).spec,
-    fault: seen.fault,
-    volts: () => seen.volts ?? 0,
-    amps: () => seen.amps ?? 0,
+    spec,
+    fault: fault !== undefined && kind.heeds?.includes(fault) ? fault : undefined,
+    felt: kind.feels?.(leads) ?? 0,
     sensed: () => seen.sensed ?? 0,
     holds: () => seen.holds ?? false,
   };

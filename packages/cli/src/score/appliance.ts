@@ -12,7 +12,7 @@ import {
   type Question,
 } from '@zetalysis/core/diagnosis';
 import { loadProfile, type Model } from '@zetalysis/core/profile';
-import { CircuitStates, OUTCOMES, type FaultRef } from '@zetalysis/core/sequence';
+import { CircuitStates, Courses, OUTCOMES, type FaultRef } from '@zetalysis/core/sequence';
 import type { Random } from './random';
 
 /** Share of cues, outcomes and codes that the simulated technician gets wrong. */
@@ -49,7 +49,7 @@ export class Appliance {
 
   static drawn(source: string, file: string, hidden: readonly FaultRef[], random: Random): Appliance {
     const model = loadProfile(source, file, { vary: varied(random) });
-    return new Appliance(model, new Traces(model, new CircuitStates(model)), hidden, random, MISREPORTED);
+    return new Appliance(model, new Traces(model, new Courses(new CircuitStates(model))), hidden, random, MISREPORTED);
   }
 
   /** The same appliance as it was before anybody came, and a technician with the same luck who errs this often. */

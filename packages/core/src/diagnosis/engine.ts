@@ -1,6 +1,6 @@
 import type { Model } from '../profile';
 import { USUAL_SCHOOL, type School } from '../component-test';
-import { CircuitStates, setupKey } from '../sequence';
+import { CircuitStates, Courses, setupKey } from '../sequence';
 import type { Answers } from './answers';
 import { Foreteller } from './foreteller';
 import { likelihood } from './likelihood';
@@ -92,7 +92,7 @@ export class Engine {
     this.tests = testsOf(model);
     this.interventions = new Set(this.tests.filter((t) => t.intervention).map((t) => t.preparation)).size;
     this.circuits = new CircuitStates(model);
-    this.traces = new Traces(model, this.circuits);
+    this.traces = new Traces(model, new Courses(this.circuits));
   }
 
   get healthy(): Hypothesis {

@@ -1,6 +1,6 @@
 import { measureVolts } from '../circuit';
 import type { Model, Scope } from '../profile';
-import { OUTCOMES, quantityAt, type Interval, type Segment, type Trace } from '../sequence';
+import { OUTCOMES, quantityAt, voltsBetween, type Interval, type Segment, type Trace } from '../sequence';
 import type { FaultRef } from '../sequence';
 import { complainsOf } from './complaint';
 import type { Question } from './observation';
@@ -127,7 +127,7 @@ export function predict(model: Model, trace: Trace, faults: readonly FaultRef[],
       return { kind: 'choice', answer: complainsOf(model, trace, question.complaint) ? 1 : 0, of: 2 };
     case 'look': {
       const look = model.looks[question.look]!;
-      const scope = endScope(trace, faults);
+      const scope = endScope(model, trace, faults);
       const answer = look.answers.findIndex((a) => a.when.evaluate(scope) !== 0);
       return { kind: 'choice', answer, of: look.answers.length };
     }
@@ -289,7 +289,7 @@ function lastSegment(trace: Trace): Segment {
 }
 
 /** The appliance as it stands at the end of a trace, for questions that are looked at. */
-function endScope(trace: Trace, faults: readonly FaultRef[]): Scope {
+function endScope(model: Model, trace: Trace, faults: readonly FaultRef[]): Scope {
   const last = lastSegment(trace);
   return {
     partIs: (part, state) => last.partStates[part] === state,
@@ -301,10 +301,8 @@ function endScope(trace: Trace, faults: readonly FaultRef[]): Scope {
     regionIs: (region, state) => last.regionStates[region] === state,
     sinceEntry: () => 0,
     counter: () => 0,
-    volts: (a, b) => {
-      const measured = measureVolts(last.circuit.solution, a, b, 'high-impedance');
-      return measured.kind === 'volts' ? measured.volts : 0;
-    },
+    compared: (comparison) =>
+      model.comparisons[comparison]!((a, b) => voltsBetween(last.circuit.solution, a, b)),
     alive: () => last.alive,
   };
 }

@@ -18,13 +18,13 @@ function remembered<K extends string | number>(find: (model: Model, part: Part, 
 
 /** Whether a quantity depends on the way this condition is wrong. */
 export const isAbout = remembered((model, part, quantity: number) =>
-  model.quantities[quantity]!.rules.some((r) => r.when?.text.includes(`fault(${part.id}.`)),
+  model.quantities[quantity]!.rules.some((r) => r.when?.faults.some((f) => f.part === part.index)),
 );
 
 /** Whether a look is at this part: at its fault, at its state, or at what it senses. */
 export const looksAt = remembered((model, part, look: number) =>
   model.looks[look]!.answers.some((a) => {
-    if (a.when.text.includes(`fault(${part.id}.`) || a.when.parts.includes(part.index)) return true;
+    if (a.when.faults.some((f) => f.part === part.index) || a.when.parts.includes(part.index)) return true;
     return a.when.quantities.some((q) => [...part.senses.values()].includes(q) || isAbout(model, part, q));
   }),
 );
@@ -40,7 +40,7 @@ export const answerShows = (model: Model, look: number, answer: number, part: Pa
 
 function findShown(model: Model, look: number, answer: number, part: Part, mode: string): boolean {
   const { when } = model.looks[look]!.answers[answer]!;
-  if (when.text.includes(`fault(${part.id}.${mode})`)) return true;
+  if (when.faults.some((f) => f.part === part.index && part.modes[f.mode]!.id === mode)) return true;
   // The state in which the fault leaves the part: tripped, blown.
   const { starts } = part.modes.find((m) => m.id === mode) ?? { starts: mode };
   if (starts !== undefined && new RegExp(`(^|[^!\\w-])${part.id}\\.${starts}\\b`).test(when.text)) return true;

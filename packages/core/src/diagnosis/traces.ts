@@ -1,5 +1,5 @@
 import type { Model } from '../profile';
-import { run, setupKey, type CircuitStates, type FaultRef, type Memory, type Trace } from '../sequence';
+import { setupKey, type Courses, type FaultRef, type Memory, type Trace } from '../sequence';
 import { chainKey, FIRST_EPISODE, questionKey, type Episode, type Question } from './observation';
 import { predict, type Prediction } from './predict';
 
@@ -28,7 +28,7 @@ export class Traces {
 
   constructor(
     readonly model: Model,
-    private readonly circuits: CircuitStates,
+    private readonly courses: Courses,
   ) {}
 
   /**
@@ -76,7 +76,7 @@ export class Traces {
     const key = `${faultKey(active)}|${setupKey(episode.setup)}|${memoryKey(memory)}`;
     let lived = this.lived.get(key);
     if (!lived) {
-      lived = { trace: run(this.circuits, active, episode.setup, memory), faults: active, answers: new Map() };
+      lived = { trace: this.courses.run(active, episode.setup, memory), faults: active, answers: new Map() };
       this.runs++;
       this.lived.set(key, lived);
     }

@@ -25,10 +25,10 @@ export const converter: PartKind = {
     if (state === 'off' || fault === 'dead') return OPEN;
     return { type: 'source', volts: num(spec, 'volts'), r: num(spec, 'ohms') * (fault === 'weak' ? 30 : 1), x: 0 };
   },
-  move: (view) => {
-    const fed = view.volts('input') >= num(view.spec, 'starts-at');
-    if (view.state === 'off' && fed) return { to: 'on', after: 300 };
-    if (view.state === 'on' && !fed) return { to: 'off', after: 100 };
+  feels: ({ spec, volts }) => Number(volts('input') >= num(spec, 'starts-at')),
+  move: ({ state, felt }) => {
+    if (state === 'off' && felt) return { to: 'on', after: 300 };
+    if (state === 'on' && !felt) return { to: 'off', after: 100 };
     return undefined;
   },
   feeds: (spec, branch) => (branch === 'output' ? { volts: num(spec, 'volts'), frequency: 'dc' } : undefined),

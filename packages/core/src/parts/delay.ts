@@ -1,3 +1,4 @@
+import { HOLDS, NOTHING, PULLS } from './fed';
 import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /**
@@ -24,10 +25,14 @@ export const delay: PartKind = {
   ],
   electrical: (spec, state, fault) =>
     fault === 'open' ? OPEN : state === 'passing' ? CLOSED : ohms(num(spec, 'leak')),
-  move: (view) => {
-    if (view.state === 'waiting' && view.volts('') >= num(view.spec, 'starts-at'))
-      return { to: 'passing', after: num(view.spec, 'wait') * 1000 };
-    if (view.state === 'passing' && view.amps('') < num(view.spec, 'holds-at')) return { to: 'waiting', after: 100 };
+  // Power across it while it waits; while it passes there is none, and the current of its load holds it.
+  feels: ({ spec, fault, volts, amps }) => {
+    if (fault === 'open') return NOTHING;
+    return volts('') >= num(spec, 'starts-at') ? PULLS : amps('') >= num(spec, 'holds-at') ? HOLDS : NOTHING;
+  },
+  move: ({ state, spec, felt }) => {
+    if (state === 'waiting' && felt === PULLS) return { to: 'passing', after: num(spec, 'wait') * 1000 };
+    if (state === 'passing' && felt === NOTHING) return { to: 'waiting', after: 100 };
     return undefined;
   },
   waits: (spec) => [{ words: 'before it passes', seconds: num(spec, 'wait') }],

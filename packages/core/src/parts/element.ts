@@ -24,10 +24,10 @@ export const element: PartKind = {
     other(0.1),
   ],
   electrical: (spec, _state, fault) => (fault === 'open' ? OPEN : ohms(num(spec, 'ohms'))),
-  move: (view) => {
-    const fed = view.fault !== 'open' && view.volts('') >= num(view.spec, 'heats-at');
-    if (view.state === 'cold' && fed) return { to: 'heating', after: 200 };
-    if (view.state === 'heating' && !fed) return { to: 'cold', after: 200 };
+  feels: ({ spec, fault, volts }) => Number(fault !== 'open' && volts('') >= num(spec, 'heats-at')),
+  move: ({ state, felt }) => {
+    if (state === 'cold' && felt) return { to: 'heating', after: 200 };
+    if (state === 'heating' && !felt) return { to: 'cold', after: 200 };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'heats-at'),

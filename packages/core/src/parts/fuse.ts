@@ -41,10 +41,10 @@ export const fuse: PartKind = {
     other(0.05),
   ],
   electrical: (_spec, state) => (state === 'blown' ? OPEN : ohms(0.03)),
-  move: (view) => {
-    if (view.state === 'blown') return undefined;
-    const after = fuseOpeningTime(view.amps(''), num(view.spec, 'amps'));
-    return Number.isFinite(after) ? { to: 'blown', after } : undefined;
+  feels: ({ spec, amps }) => fuseOpeningTime(amps(''), num(spec, 'amps')),
+  move: ({ state, felt }) => {
+    if (state === 'blown') return undefined;
+    return Number.isFinite(felt) ? { to: 'blown', after: felt } : undefined;
   },
   deadTests: () => [{ branch: '', title: 'fuse link', low: 0, high: 1 }],
   symbol: () => 'fuse',

@@ -32,10 +32,10 @@ export const glowIgniter: PartKind = {
     const hot = state === 'glowing' && frequency === 'ac';
     return ohms((hot ? num(spec, 'hot-ohms') : num(spec, 'cold-ohms')) * (fault === 'weak' ? 2.6 : 1));
   },
-  move: (view) => {
-    const fed = view.volts('') >= num(view.spec, 'glows-at') && view.fault !== 'open';
-    if (view.state === 'cold' && fed) return { to: 'glowing', after: num(view.spec, 'heat-up') * 1000 };
-    if (view.state === 'glowing' && !fed) return { to: 'cold', after: 6000 };
+  feels: ({ spec, fault, volts }) => Number(fault !== 'open' && volts('') >= num(spec, 'glows-at')),
+  move: ({ state, spec, felt }) => {
+    if (state === 'cold' && felt) return { to: 'glowing', after: num(spec, 'heat-up') * 1000 };
+    if (state === 'glowing' && !felt) return { to: 'cold', after: 6000 };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'glows-at'),

@@ -35,6 +35,7 @@ export type {
   DeadTest,
   Electrical,
   FaultMode,
+  Leads,
   Move,
   PartKind,
   PartView,
@@ -43,6 +44,7 @@ export type {
   SpecValue,
   Symbol as PartSymbol,
 } from './part-kind';
+export { fed, HOLDS, NOTHING, PULLS } from './fed';
 export { fuseOpeningTime } from './fuse';
 export { CLOSED, OPEN } from './part-kind';
 

@@ -64,6 +64,7 @@ export const interlock: PartKind = {
     if (fault === 'stuck-closed') return CLOSED;
     return state === 'closed' ? CLOSED : OPEN;
   },
+  heeds: ['early'],
   move: (view) => {
     if (view.state === 'tripped') return undefined;
     const value = view.sensed('senses');

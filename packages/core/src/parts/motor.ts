@@ -37,10 +37,11 @@ export const motor: PartKind = {
     if (frequency === 'dc') return ohms(state === 'running' && num(spec, 'run-ohms') > 0 ? num(spec, 'run-ohms') : r);
     return ohms(r, num(spec, 'reactance') * (fault === 'seized' ? 0.5 : 1));
   },
-  move: (view) => {
-    const turns = view.volts('') >= num(view.spec, 'runs-at') && (view.fault === undefined || view.fault === 'tired');
-    if (view.state === 'stopped' && turns) return { to: 'running', after: num(view.spec, 'spin-up') * 1000 };
-    if (view.state === 'running' && !turns) return { to: 'stopped', after: 1000 };
+  feels: ({ spec, fault, volts }) =>
+    Number((fault === undefined || fault === 'tired') && volts('') >= num(spec, 'runs-at')),
+  move: ({ state, spec, felt }) => {
+    if (state === 'stopped' && felt) return { to: 'running', after: num(spec, 'spin-up') * 1000 };
+    if (state === 'running' && !felt) return { to: 'stopped', after: 1000 };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'runs-at'),

@@ -73,9 +73,8 @@ export interface FaultMode {
   readonly shorts?: { readonly to: string; readonly r: number };
 }
 
-/** What a part can see of the circuit and of the appliance when it decides what to do next. */
-export interface PartView {
-  readonly state: string;
+/** The leads of a part in a solved circuit, from which it feels how it is fed. */
+export interface Leads {
   readonly spec: Spec;
   /** Active fault mode, or undefined. */
   readonly fault: string | undefined;
@@ -83,6 +82,16 @@ export interface PartView {
   volts(branch: string): number;
   /** RMS amperes through a branch of the part. */
   amps(branch: string): number;
+}
+
+/** What a part can see of the appliance when it decides what to do next. */
+export interface PartView {
+  readonly state: string;
+  readonly spec: Spec;
+  /** Active fault mode, if it is one that the kind heeds. */
+  readonly fault: string | undefined;
+  /** What the part feels of the circuit; 0 for a kind that feels nothing. */
+  readonly felt: number;
   /** The value of the quantity named by a `quantity` field, SI. */
   sensed(field: string): number;
   /** Whether the condition in an `expression` field holds. */
@@ -126,6 +135,13 @@ export interface PartKind {
   readonly lasting?: (spec: Spec) => readonly string[];
   modes(spec: Spec): readonly FaultMode[];
   electrical(spec: Spec, state: string, fault: string | undefined, branch: string, frequency: Frequency): Electrical;
+  /**
+   * What the part feels of the circuit, as one number: equal numbers let it move equally. Its way of failing counts here
+   * (a broken coil feels nothing).
+   */
+  feels?(leads: Leads): number;
+  /** Ways of failing that change how it moves, whatever it feels. */
+  readonly heeds?: readonly string[];
   /** The state the part is heading for, or undefined to stay. Hysteresis belongs here. */
   move?(view: PartView): Move | undefined;
   /** Values of a sensed quantity at which the part changes its mind. */

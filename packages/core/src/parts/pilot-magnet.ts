@@ -23,11 +23,11 @@ export const pilotMagnet: PartKind = {
     other(0.1),
   ],
   electrical: (spec, _state, fault) => (fault === 'open' ? OPEN : ohms(num(spec, 'ohms'))),
+  feels: ({ spec, fault, volts }) => Number(fault === undefined && volts('') >= num(spec, 'lets-go-at')),
   move: (view) => {
     const pushed = view.holds('pushed-when');
-    const fed = view.fault === undefined && view.volts('') >= num(view.spec, 'lets-go-at');
     if (view.state === 'released' && pushed) return { to: 'held', after: 100 };
-    if (view.state === 'held' && !pushed && !fed) return { to: 'released', after: 1000 };
+    if (view.state === 'held' && !pushed && !view.felt) return { to: 'released', after: 1000 };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'lets-go-at'),

@@ -1,3 +1,4 @@
+import { fed, NOTHING, PULLS } from './fed';
 import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /** A relay, contactor or fan timer: its coil moves its contact, at once or after a delay. Plug-in relays work loose. */
@@ -45,13 +46,13 @@ export const relay: PartKind = {
     if (fault === 'coil-open') return OPEN;
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
-  move: (view) => {
-    const sound = view.fault !== 'coil-open' && view.fault !== 'loose';
-    const volts = sound ? view.volts('coil') : 0;
-    if (view.state === 'idle' && volts >= num(view.spec, 'pull-in'))
-      return { to: 'pulled', after: num(view.spec, 'on-delay') * 1000 };
-    if (view.state === 'pulled' && volts < num(view.spec, 'drop-out'))
-      return { to: 'idle', after: num(view.spec, 'off-delay') * 1000 };
+  feels: ({ spec, fault, volts }) =>
+    fault === 'coil-open' || fault === 'loose'
+      ? NOTHING
+      : fed(volts('coil'), num(spec, 'drop-out'), num(spec, 'pull-in')),
+  move: ({ state, spec, felt }) => {
+    if (state === 'idle' && felt === PULLS) return { to: 'pulled', after: num(spec, 'on-delay') * 1000 };
+    if (state === 'pulled' && felt === NOTHING) return { to: 'idle', after: num(spec, 'off-delay') * 1000 };
     return undefined;
   },
   waits: (spec) => [

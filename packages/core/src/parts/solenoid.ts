@@ -1,3 +1,4 @@
+import { fed, NOTHING, PULLS } from './fed';
 import { num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /** A gas valve or solenoid on control voltage: its coil has reactance that the ohmmeter does not see. */
@@ -51,15 +52,18 @@ export const solenoid: PartKind = {
     if (fault === 'coil-short') return ohms(0.2, frequency === 'ac' ? 1.9 : 0);
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
-  move: (view) => {
-    // A broken or bridged coil pulls nothing, whatever stands across it.
-    const sound = view.fault !== 'coil-open' && view.fault !== 'coil-short' && view.fault !== 'stuck-shut';
-    const volts = sound ? view.volts('') : 0;
-    if (view.state === 'coil-hot') return { to: 'shut', after: num(view.spec, 'cools-in') * 1000 };
-    if (view.fault === 'opens-hot' && view.state === 'open' && volts >= num(view.spec, 'drop-out'))
-      return { to: 'coil-hot', after: num(view.spec, 'hot-after') * 1000 };
-    if (view.state === 'shut' && volts >= num(view.spec, 'pull-in')) return { to: 'open', after: 30 };
-    if (view.state === 'open' && volts < num(view.spec, 'drop-out')) return { to: 'shut', after: 30 };
+  // A broken or bridged coil pulls nothing, whatever stands across it.
+  feels: ({ spec, fault, volts }) =>
+    fault === 'coil-open' || fault === 'coil-short' || fault === 'stuck-shut'
+      ? NOTHING
+      : fed(volts(''), num(spec, 'drop-out'), num(spec, 'pull-in')),
+  heeds: ['opens-hot'],
+  move: ({ state, spec, fault, felt }) => {
+    if (state === 'coil-hot') return { to: 'shut', after: num(spec, 'cools-in') * 1000 };
+    if (fault === 'opens-hot' && state === 'open' && felt !== NOTHING)
+      return { to: 'coil-hot', after: num(spec, 'hot-after') * 1000 };
+    if (state === 'shut' && felt === PULLS) return { to: 'open', after: 30 };
+    if (state === 'open' && felt === NOTHING) return { to: 'shut', after: 30 };
     return undefined;
   },
   waits: (spec, modes) =>

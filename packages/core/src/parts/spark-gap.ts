@@ -19,10 +19,10 @@ export const sparkGap: PartKind = {
     other(0.1),
   ],
   electrical: (spec) => ohms(num(spec, 'ohms')),
-  move: (view) => {
-    const fed = view.volts('') >= num(view.spec, 'sparks-at') && view.fault === undefined;
-    if (view.state === 'quiet' && fed) return { to: 'sparking', after: 100 };
-    if (view.state === 'sparking' && !fed) return { to: 'quiet', after: 100 };
+  feels: ({ spec, fault, volts }) => Number(fault === undefined && volts('') >= num(spec, 'sparks-at')),
+  move: ({ state, felt }) => {
+    if (state === 'quiet' && felt) return { to: 'sparking', after: 100 };
+    if (state === 'sparking' && !felt) return { to: 'quiet', after: 100 };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'sparks-at'),

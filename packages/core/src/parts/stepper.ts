@@ -37,11 +37,11 @@ export const stepper: PartKind = {
     if (fault === 'centre-open' && branch.startsWith('b')) return OPEN;
     return ohms(num(spec, 'ohms'));
   },
-  move: (view) => {
-    const fed = HALVES.every((half) => view.volts(half) >= num(view.spec, 'steps-at'));
-    if (view.state === 'parked' && fed && view.fault === undefined)
-      return { to: 'set', after: num(view.spec, 'sets-in') * 1000 };
-    if (view.state === 'set' && !fed) return { to: 'parked', after: 1000 };
+  feels: ({ spec, fault, volts }) =>
+    Number(fault === undefined && HALVES.every((half) => volts(half) >= num(spec, 'steps-at'))),
+  move: ({ state, spec, felt }) => {
+    if (state === 'parked' && felt) return { to: 'set', after: num(spec, 'sets-in') * 1000 };
+    if (state === 'set' && !felt) return { to: 'parked', after: 1000 };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'steps-at'),

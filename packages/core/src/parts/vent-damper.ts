@@ -29,15 +29,17 @@ export const ventDamper: PartKind = {
     if (fault === 'motor-open') return OPEN;
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
-  move: (view) => {
-    const fed =
-      view.volts('motor') >= num(view.spec, 'runs-at') &&
-      view.fault !== 'blade-stuck' &&
-      view.fault !== 'held-open' &&
-      view.fault !== 'motor-open';
-    const after = num(view.spec, 'travel') * 1000;
-    if (view.state === 'shut' && fed) return { to: 'open', after };
-    if (view.state === 'open' && !fed) return { to: 'shut', after };
+  feels: ({ spec, fault, volts }) =>
+    Number(
+      fault !== 'blade-stuck' &&
+        fault !== 'held-open' &&
+        fault !== 'motor-open' &&
+        volts('motor') >= num(spec, 'runs-at'),
+    ),
+  move: ({ state, spec, felt }) => {
+    const after = num(spec, 'travel') * 1000;
+    if (state === 'shut' && felt) return { to: 'open', after };
+    if (state === 'open' && !felt) return { to: 'shut', after };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'runs-at'),

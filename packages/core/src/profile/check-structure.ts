@@ -37,7 +37,7 @@ const visible = (cue: Expression): boolean =>
   cue.quantities.length > 0 ||
   cue.asksVolts ||
   /\benv\./.test(cue.text) ||
-  /\bfault\(/.test(cue.text);
+  cue.faults.length > 0;
 
 function states(file: SourceFile, region: Region): void {
   if (region.states.length < 2) return;

@@ -13,9 +13,16 @@ export interface Scope {
   /** Milliseconds since the region whose guard is being asked entered its state. */
   sinceEntry(): number;
   counter(index: number): number;
-  volts(netA: number, netB: number): number;
+  /** Whether a comparison of voltages holds in the present circuit. */
+  compared(comparison: number): boolean;
   alive(): boolean;
 }
+
+/** Volts between two nets of a circuit. */
+export type Voltmeter = (netA: number, netB: number) => number;
+
+/** A condition about voltages, such as `volts(A, B) >= 18 V`; all that an expression can ask of the circuit. */
+export type Comparison = (volts: Voltmeter) => boolean;
 
 export type ExpressionType = 'boolean' | Dimension;
 
@@ -31,6 +38,8 @@ export interface Expression {
   /** Parts whose state the expression looks at. */
   readonly parts: readonly number[];
   readonly quantities: readonly number[];
+  /** Ways of failing the expression asks about. */
+  readonly faults: readonly { readonly part: number; readonly mode: number }[];
   readonly asksVolts: boolean;
   /** The answer changes only when a part, the control or the surroundings do; never by time passing. */
   readonly timeless: boolean;
@@ -49,8 +58,11 @@ type Resolved =
 export interface Names {
   /** Throws an ExpressionError with a remedy when the name is unknown. */
   resolve(name: string): Resolved;
-  resolveFault(name: string): { part: number; mode: number };
+  /** A way of failing; its mode is undefined when the profile says that it does not happen. */
+  resolveFault(name: string): { part: number; mode: number | undefined };
   resolveNet(name: string): number;
+  /** Takes a comparison of voltages into the model; gives its number. */
+  addComparison(comparison: Comparison): number;
 }
 
 /** What is wrong with an expression, and what to write instead. */
@@ -97,7 +109,15 @@ interface Node {
   /** Set when the node is one bare quantity or one constant, so that a comparison can note its threshold. */
   readonly quantity?: number;
   readonly constant?: number;
+  /** Its value from voltages alone, for a node that asks for nothing else. */
+  readonly metered?: (volts: Voltmeter) => number;
+  readonly asksVolts?: boolean;
 }
+
+/** A voltage by itself: it can only be compared. */
+const neverAsked = (): never => {
+  throw new RangeError('a voltage is compared, not asked for');
+};
 
 /**
  * Compiles an expression such as `input.PS && after(15 s)` or `draft >= 0.6 inwc`, checking names, types and units.
@@ -110,6 +130,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
   const thresholds: { quantity: number; value: number }[] = [];
   const parts = new Set<number>();
   const quantities = new Set<number>();
+  const faults: { part: number; mode: number }[] = [];
   let asksVolts = false;
 
   const peek = (): Token | undefined => tokens[at];
@@ -165,6 +186,13 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     const right = sum();
     if (left.type !== right.type)
       throw new ExpressionError(`"${text}" compares ${left.type} with ${right.type}; give the number the right unit`);
+    if (left.asksVolts || right.asksVolts) {
+      if (!left.metered || !right.metered)
+        throw new ExpressionError(`"${text}": compare volts with plain numbers or other volts`);
+      const holds = COMPARE[operator]!(left.metered, right.metered);
+      const index = names.addComparison((volts) => holds(volts) !== 0);
+      return { type: 'boolean', evaluate: (s) => (s.compared(index) ? 1 : 0) };
+    }
     if (left.quantity !== undefined || right.quantity !== undefined) {
       const quantity = left.quantity ?? right.quantity!;
       const constant = left.quantity !== undefined ? right.constant : left.constant;
@@ -185,7 +213,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       const b = product();
       if (a.type !== b.type || a.type === 'boolean')
         throw new ExpressionError(`"${text}" adds ${a.type} and ${b.type}; both must measure the same`);
-      left = { type: a.type, evaluate: (s) => a.evaluate(s) + operator * b.evaluate(s) };
+      left = joined(a, b, a.type, (p, q) => (s) => p(s) + operator * q(s));
     }
   };
   const product = (): Node => {
@@ -195,7 +223,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       const b = primary();
       if (a.type !== 'none' && b.type !== 'none')
         throw new ExpressionError(`"${text}" multiplies two measured values; one must be a plain number`);
-      left = { type: a.type === 'none' ? b.type : a.type, evaluate: (s) => a.evaluate(s) * b.evaluate(s) };
+      left = joined(a, b, a.type === 'none' ? b.type : a.type, (p, q) => (s) => p(s) * q(s));
     }
     return left;
   };
@@ -211,7 +239,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     at++;
     if (token.kind === 'number') {
       const value = token.value;
-      return { type: token.dimension, evaluate: () => value, constant: value };
+      return { type: token.dimension, evaluate: () => value, constant: value, metered: () => value };
     }
     return named(token.text);
   };
@@ -235,6 +263,8 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       need('(');
       const { part, mode } = names.resolveFault(needName('part.mode'));
       need(')');
+      if (mode === undefined) return { type: 'boolean', evaluate: () => 0 };
+      faults.push({ part, mode });
       return { type: 'boolean', evaluate: (s) => (s.fault(part, mode) ? 1 : 0) };
     }
     if (name === 'volts') {
@@ -244,7 +274,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       const b = names.resolveNet(needName('a net'));
       need(')');
       asksVolts = true;
-      return { type: 'voltage', evaluate: (s) => s.volts(a, b) };
+      return { type: 'voltage', evaluate: neverAsked, metered: (volts) => volts(a, b), asksVolts: true };
     }
     const found = names.resolve(name);
     switch (found.kind) {
@@ -281,13 +311,24 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     thresholds,
     parts: [...parts],
     quantities: [...quantities],
+    faults,
     asksVolts,
     timeless: quantities.size === 0 && durations.length === 0,
   };
 }
 
-type Evaluate = (scope: Scope) => number;
-const COMPARE: Readonly<Record<string, (a: Evaluate, b: Evaluate) => Evaluate>> = {
+type Value<S> = (from: S) => number;
+type Join = <S>(a: Value<S>, b: Value<S>) => Value<S>;
+
+/** Two values joined into one, whether they come from the appliance or from voltages alone. */
+const joined = (a: Node, b: Node, type: ExpressionType, join: Join): Node => ({
+  type,
+  evaluate: join(a.evaluate, b.evaluate),
+  ...(a.metered && b.metered ? { metered: join(a.metered, b.metered) } : {}),
+  asksVolts: a.asksVolts === true || b.asksVolts === true,
+});
+
+const COMPARE: Readonly<Record<string, Join>> = {
   '>=': (a, b) => (s) => (a(s) >= b(s) - 1e-12 ? 1 : 0),
   '<=': (a, b) => (s) => (a(s) <= b(s) + 1e-12 ? 1 : 0),
   '>': (a, b) => (s) => (a(s) > b(s) ? 1 : 0),

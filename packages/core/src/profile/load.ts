@@ -89,8 +89,12 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       );
   const actionData = fields.optionalMap(root['actions'], ['actions'], 'one entry per action');
   const settings = [...ENV, ...Object.keys(actionData)];
+  const failing = netlist.parts.map((raw) => {
+    const all = raw.modes.length > 0 ? raw.modes : raw.kind.modes(raw.spec);
+    return { ...raw, known: all.map((m) => m.id), modes: raw.testOnly ? [] : weighted(all, raw.weights) };
+  });
   const names = resolveNames(
-    netlist.parts,
+    failing,
     quantityIds,
     (id) => dimensionOf(quantityData, id, unitDimension) ?? 'none',
     controlPart?.id,
@@ -124,7 +128,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   for (const clash of feeds.clashes)
     file.problem(['rungs'], `${clash}: alternating and direct current feed the same wires; keep their circuits apart`);
   const branches = netlist.branches.map((b) => ({ ...b, frequency: feeds.branches[b.index]! }));
-  const parts: Part[] = netlist.parts.map((raw, index) => {
+  const parts: Part[] = failing.map((raw, index) => {
     const conditions = new Map<string, Expression>();
     const senses = new Map<string, number>();
     const spec = { ...raw.spec };
@@ -152,7 +156,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       title: raw.title,
       kind: raw.kind,
       spec,
-      modes: raw.testOnly ? [] : weighted(raw.modes.length > 0 ? raw.modes : raw.kind.modes(spec), raw.weights),
+      modes: raw.modes,
       branches: own,
       conditions,
       senses,
@@ -283,6 +287,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       thresholds: [...(thresholds.get(q.index) ?? [])].sort((a, b) => a - b),
     })),
     controller,
+    comparisons: names.comparisons,
     phases,
     gauges,
     looks,

@@ -1,7 +1,7 @@
 import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
 import type { Dimension } from '../units';
-import type { Expression } from './expression';
+import type { Comparison, Expression } from './expression';
 import type { Identity } from './identify';
 
 /** What a person always sets on an appliance; `call` is off while it settles before a run. A profile's actions come after. */
@@ -267,6 +267,8 @@ export interface Model {
   readonly points: readonly Point[];
   readonly quantities: readonly Quantity[];
   readonly controller: Controller | undefined;
+  /** Comparisons of voltages that its expressions make. */
+  readonly comparisons: readonly Comparison[];
   readonly phases: readonly Phase[];
   readonly gauges: readonly Gauge[];
   readonly looks: readonly Look[];

@@ -1,21 +1,24 @@
 import type { Dimension } from '../units';
 import { unknownName } from './nearest';
-import { ExpressionError, type Names } from './expression';
+import { ExpressionError, type Comparison, type Names } from './expression';
 import type { ControllerNames } from './load-controller';
 import type { Part } from './model';
 
 /** Resolves the names of expressions: `part.state`, `board.output`, `input.x`, `env.x`, `region.state`, quantities, counters. */
 export function resolveNames(
-  parts: readonly { id: string; kind: Part['kind']; modes: Part['modes']; spec: Part['spec'] }[],
+  parts: readonly { id: string; kind: Part['kind']; modes: Part['modes']; known: readonly string[] }[],
   quantities: readonly string[],
   dimension: (id: string) => Dimension,
   control: string | undefined,
   controller: ControllerNames | undefined,
   nets: readonly string[],
   settings: readonly string[],
-): Names {
+): Names & { readonly comparisons: readonly Comparison[] } {
   const partIds = parts.map((p) => p.id);
+  const comparisons: Comparison[] = [];
   return {
+    comparisons,
+    addComparison: (comparison) => comparisons.push(comparison) - 1,
     resolve(name) {
       const dot = name.indexOf('.');
       if (dot < 0) {
@@ -63,11 +66,11 @@ export function resolveNames(
       const dot = name.lastIndexOf('.');
       const part = partIds.indexOf(name.slice(0, dot));
       if (part < 0) throw new ExpressionError(unknownName('part', name.slice(0, dot), partIds));
-      const { modes, kind, spec } = parts[part]!;
-      const ids = (modes.length > 0 ? modes : kind.modes(spec)).map((m) => m.id);
-      const mode = ids.indexOf(name.slice(dot + 1));
-      if (mode < 0) throw new ExpressionError(unknownName(`fault of ${name.slice(0, dot)}`, name.slice(dot + 1), ids));
-      return { part, mode };
+      const { modes, known } = parts[part]!;
+      const id = name.slice(dot + 1);
+      if (!known.includes(id)) throw new ExpressionError(unknownName(`fault of ${name.slice(0, dot)}`, id, known));
+      const mode = modes.findIndex((m) => m.id === id);
+      return { part, mode: mode < 0 ? undefined : mode };
     },
     resolveNet(name) {
       const net = nets.indexOf(name);

@@ -1,7 +1,8 @@
 import { layoutOf, solve, type Circuit, type Element, type Layout, type Solution } from '../circuit';
 import { CLOSED, OPEN, type Electrical } from '../parts';
 import type { Branch, Model } from '../profile';
-import type { FaultRef } from './setup';
+import { Feelings, type Felt } from './felt';
+import type { FaultRef, Setup } from './setup';
 
 /** One solved electrical state of an appliance. */
 export interface CircuitState {
@@ -13,6 +14,11 @@ export interface CircuitState {
 const OPEN_ID = 0;
 const CLOSED_ID = 1;
 
+/** A solved circuit, and what was felt of it with one or the other part broken. */
+interface Known extends CircuitState {
+  readonly felt: Map<string, Felt>;
+}
+
 /**
  * Solves the appliance's circuit for its states and remembers every answer: hypotheses that look alike electrically
  * share their solves.
@@ -21,47 +27,76 @@ export class CircuitStates {
   private readonly electricals: Electrical[] = [OPEN, CLOSED];
   /** The element that stands for each of them; an open branch, and one half of a transformer, has none. */
   private readonly elements: (Element | undefined)[] = [undefined, undefined];
-  /** By branch, then by the state of its part and the fault in it. */
-  private readonly interned: readonly Map<string, number>[];
+  /** By branch, then by the fault in its part (none first), then by state. */
+  private readonly ids: readonly number[][][];
   private readonly layout: Layout;
-  private readonly solved = new Map<string, CircuitState>();
+  private readonly feelings: Feelings;
+  private readonly solved = new Map<string, Known>();
+  /** Whether the state of a branch's part makes a difference to the circuit, be it only with the part broken. */
+  readonly matters: readonly boolean[];
   /** How many circuits were solved, for the benchmark. */
   solves = 0;
 
   constructor(readonly model: Model) {
-    this.interned = model.branches.map(() => new Map());
     this.layout = layoutOf(model.nets.length, joinable(model));
+    this.feelings = new Feelings(model, (id) => this.electricals[id]!);
+    this.ids = model.branches.map((b) => [undefined, ...model.parts[b.part]!.modes].map(() => []));
+    this.matters = model.branches.map((b) => this.differs(b));
   }
 
-  /** Number of the electrical behaviour of a branch whose part is in a state. */
-  electricalId(branch: number, state: string, fault: string | undefined): number {
-    const known = this.interned[branch]!;
-    const key = fault === undefined ? state : `${state}|${fault}`;
-    let id = known.get(key);
-    if (id === undefined) {
-      const b = this.model.branches[branch]!;
-      const part = this.model.parts[b.part]!;
-      const electrical = part.kind.electrical(part.spec, state, fault, b.name, b.frequency);
-      id = electrical.type === 'open' ? OPEN_ID : this.electricals.push(electrical) - 1;
-      if (id !== OPEN_ID) this.elements[id] = this.element(b, electrical);
-      known.set(key, id);
-    }
+  /** Number of the electrical behaviour of a branch; its state is that of its part, and 1 for an output that is on. */
+  electricalId(branch: number, state: number, mode = -1): number {
+    const known = this.ids[branch]![mode + 1]!;
+    return (known[state] ??= this.newId(this.model.branches[branch]!, state, mode));
+  }
+
+  private newId(branch: Branch, state: number, mode: number): number {
+    const { kind, spec, modes } = this.model.parts[branch.part]!;
+    const name = branch.part !== this.model.controller?.part ? kind.states[state]! : state === 1 ? branch.name : 'idle';
+    const electrical = kind.electrical(spec, name, modes[mode]?.id, branch.name, branch.frequency);
+    if (electrical.type === 'open') return OPEN_ID;
+    // What another state or fault of the branch is as well has its number: it need not be solved anew.
+    const same = this.ids[branch.index]!.flat().find((id) => alike(this.electricals[id]!, electrical));
+    if (same !== undefined) return same;
+    const id = this.electricals.push(electrical) - 1;
+    this.elements[id] = this.element(branch, electrical);
     return id;
   }
 
-  electrical(id: number): Electrical {
-    return this.electricals[id]!;
+  private differs({ index, part }: Branch): boolean {
+    if (part === this.model.controller?.part) return this.electricalId(index, 0) !== this.electricalId(index, 1);
+    const { kind, modes } = this.model.parts[part]!;
+    if (!kind.move) return false;
+    for (let mode = -1; mode < modes.length; mode++)
+      for (let state = 1; state < kind.states.length; state++)
+        if (this.electricalId(index, state, mode) !== this.electricalId(index, 0, mode)) return true;
+    return false;
   }
 
   /** The solved circuit for one electrical id per branch, with the shorts that active faults add. */
   state(ids: readonly number[], faults: readonly FaultRef[]): CircuitState {
+    return this.known(ids, faults);
+  }
+
+  /** The same, and what the appliance feels of it. */
+  sense(ids: readonly number[], faults: readonly FaultRef[]): { readonly circuit: CircuitState; readonly felt: Felt } {
+    const circuit = this.known(ids, faults);
+    let key = '';
+    for (const { part, mode } of faults)
+      if (this.model.parts[part]!.kind.feels || part === this.model.controller?.part) key += `${part}.${mode};`;
+    let felt = circuit.felt.get(key);
+    if (!felt) circuit.felt.set(key, (felt = this.feelings.of(circuit.solution, ids, faults)));
+    return { circuit, felt };
+  }
+
+  private known(ids: readonly number[], faults: readonly FaultRef[]): Known {
     let key = String.fromCharCode(...ids);
     for (const fault of faults)
       if (this.model.parts[fault.part]!.modes[fault.mode]!.shorts) key += `;${fault.part}.${fault.mode}`;
     let state = this.solved.get(key);
     if (!state) {
       const circuit = this.build(ids, faults);
-      state = { id: this.solved.size, circuit, solution: solve(circuit, this.layout) };
+      state = { id: this.solved.size, circuit, solution: solve(circuit, this.layout), felt: new Map() };
       this.solves++;
       this.solved.set(key, state);
     }
@@ -114,11 +149,23 @@ export class CircuitStates {
       }
     }
   }
-
-  /** Electrical ids of a person's interventions. */
-  static readonly unplugged = OPEN_ID;
-  static readonly bypassed = CLOSED_ID;
 }
+
+/** Electrical ids that a person's interventions give to branches, whatever their parts do; −1 where nothing was done. */
+export function setByHand(model: Model, setup: Setup): Int32Array {
+  const fixed = new Int32Array(model.branches.length).fill(-1);
+  for (const part of model.parts)
+    if (setup.bypassed.includes(part.id)) for (const branch of part.branches) fixed[branch.index] = CLOSED_ID;
+  const pulled = new Set(setup.unplugged);
+  for (const action of model.actions)
+    if (setup.actions.includes(action.id)) for (const id of action.unplugs) pulled.add(id);
+  for (const plug of model.plugs) if (pulled.has(plug.id)) for (const pin of plug.pins) fixed[pin] = OPEN_ID;
+  return fixed;
+}
+
+/** Whether two parts are the same electrically. */
+const alike = (a: Electrical, b: Electrical): boolean =>
+  a.type === 'impedance' && b.type === 'impedance' && a.r === b.r && a.x === b.x;
 
 /** Nets that something may join: the branches of one part among each other (they may be coupled), and what a fault shorts. */
 function* joinable(model: Model): Iterable<readonly number[]> {

@@ -1,112 +1,71 @@
-import type { Electrical, PartView, Spec } from '../parts';
-import type { Branch, Model, Part, Scope } from '../profile';
-import { CircuitStates, type CircuitState } from './circuit-state';
-import type { FaultRef, Setup } from './setup';
+import type { PartView, Spec } from '../parts';
+import type { Model, Part, Scope } from '../profile';
+import type { Felt } from './felt';
+import type { FaultRef } from './setup';
 import type { Memory, Millis } from './trace';
 
-/** Voltage between two nodes; zero when nothing joins them. */
-export function voltsBetween(circuit: CircuitState, a: number, b: number): number {
-  const { solution } = circuit;
-  if (solution.island[a] !== solution.island[b]) return 0;
-  const re = solution.re[a]! - solution.re[b]!;
-  const im = solution.im[a]! - solution.im[b]!;
-  // Asked at every instant for every coil and contact: the plain root, not the careful one of hypot.
-  return Math.sqrt(re * re + im * im);
-}
-
-/** The parts of the appliance in motion: their states, what they are electrically, and where they are heading. */
+/** The parts of the appliance in motion: their states, and where they are heading. */
 export class Movers {
   readonly states: Int8Array;
-  readonly electrical: number[];
-  /** Set when the circuit must be solved anew. */
-  dirty = true;
-  private readonly modeIds: (string | undefined)[];
+  /** State of each branch: that of its part, or 1 for an output of the control that is on. */
+  readonly branchStates: Uint8Array;
+  /** Set when the circuit may have changed. */
+  stirred = true;
   private readonly pendingTo: Int8Array;
   private readonly pendingAt: Float64Array;
-  private readonly fixed: Int32Array;
   private readonly moving: readonly number[];
-  private readonly control: number;
-  private readonly outputOfBranch: Int16Array;
-  /** What each moving part can see; made once, they read the present circuit. */
+  /** What each moving part can see; made once, they look at the present. */
   private readonly views: readonly View[];
   /** Age of the appliance when a moving part was last asked; −1 when its answer may change by time alone. */
   private readonly asked: Int32Array;
-  circuit!: CircuitState;
+  felt!: Felt;
   scope!: Scope;
 
+  /** `heard` is what is broken, as far as it changes how the parts move; `matters` tells which branches' states do anything. */
   constructor(
-    private readonly circuits: CircuitStates,
-    faults: readonly FaultRef[],
-    setup: Setup,
+    private readonly model: Model,
+    private readonly matters: readonly boolean[],
+    heard: readonly FaultRef[],
     memory: Memory | undefined,
   ) {
-    const { model } = circuits;
     this.states = new Int8Array(model.parts.length);
-    this.modeIds = model.parts.map(() => undefined);
-    for (const fault of faults) this.modeIds[fault.part] = model.parts[fault.part]!.modes[fault.mode]!.id;
+    this.branchStates = new Uint8Array(model.branches.length);
     this.pendingTo = new Int8Array(model.parts.length).fill(-1);
     this.pendingAt = new Float64Array(model.parts.length).fill(Infinity);
-    this.fixed = fixedBranches(model, setup);
-    this.electrical = model.branches.map(() => 0);
     this.moving = model.parts.filter((p) => p.kind.move).map((p) => p.index);
-    this.control = model.controller?.part ?? -1;
-    this.outputOfBranch = new Int16Array(model.branches.length).fill(-1);
-    for (const output of model.controller?.outputs ?? []) this.outputOfBranch[output.branch] = output.index;
-    this.views = this.moving.map((index) => new View(this, model.parts[index]!, this.modeIds[index]));
+    this.views = this.moving.map((index) => new View(this, model.parts[index]!, heeded(model.parts[index]!, heard)));
     this.asked = new Int32Array(this.moving.length).fill(-1);
     for (const part of model.parts)
       if (part.kind.starts !== undefined) this.states[part.index] = part.kind.states.indexOf(part.kind.starts);
     if (!memory)
-      for (const fault of faults) {
+      for (const fault of heard) {
         const { starts } = model.parts[fault.part]!.modes[fault.mode]!;
         if (starts !== undefined) this.states[fault.part] = model.parts[fault.part]!.kind.states.indexOf(starts);
       }
     else
       for (const [part, state] of memory.partStates) this.states[part] = model.parts[part]!.kind.states.indexOf(state);
-    for (const part of model.parts) this.refresh(part.index);
-  }
-
-  fault(part: number): string | undefined {
-    return this.modeIds[part];
+    for (const part of model.parts)
+      for (const branch of part.branches) this.branchStates[branch.index] = this.states[part.index]!;
   }
 
   /** Takes over the outputs the program commands. */
   setOutputs(outputs: readonly boolean[]): void {
-    for (const branch of this.circuits.model.parts[this.control]?.branches ?? []) {
-      const output = this.outputOfBranch[branch.index]!;
-      if (output >= 0) this.setBranch(branch.index, outputs[output] ? branch.name : 'idle');
-    }
+    for (const output of this.model.controller!.outputs) this.setBranch(output.branch, outputs[output.index] ? 1 : 0);
   }
 
-  /** What a branch is electrically at present. */
-  electricalOf(branch: Branch): Electrical {
-    return this.circuits.electrical(this.electrical[branch.index]!);
-  }
-
-  private refresh(part: number): void {
-    const { parts } = this.circuits.model;
-    const state = part === this.control ? 'idle' : parts[part]!.kind.states[this.states[part]!]!;
-    for (const branch of parts[part]!.branches) this.setBranch(branch.index, state);
-  }
-
-  private setBranch(branch: number, state: string): void {
-    const fixed = this.fixed[branch]!;
-    const id =
-      fixed >= 0
-        ? fixed
-        : this.circuits.electricalId(branch, state, this.modeIds[this.circuits.model.branches[branch]!.part]);
-    if (id === this.electrical[branch]) return;
-    this.electrical[branch] = id;
-    this.dirty = true;
+  private setBranch(branch: number, state: number): void {
+    if (this.branchStates[branch] === state) return;
+    this.branchStates[branch] = state;
+    if (this.matters[branch]) this.stirred = true;
   }
 
   /**
    * Lets every part that is due arrive, and asks all where they are heading now; true when one arrived. `age` tells
    * whether anything but time has changed: whom time does not move by itself is not asked again.
    */
-  move(now: Millis, circuit: CircuitState, scope: Scope, age: number): boolean {
+  move(now: Millis, felt: Felt, scope: Scope, age: number): boolean {
     let changed = false;
-    this.circuit = circuit;
+    this.felt = felt;
     this.scope = scope;
     for (let m = 0; m < this.moving.length; m++) {
       const index = this.moving[m]!;
@@ -115,7 +74,7 @@ export class Movers {
       this.states[index] = this.pendingTo[index]!;
       this.pendingTo[index] = -1;
       this.pendingAt[index] = Infinity;
-      this.refresh(index);
+      for (const branch of this.model.parts[index]!.branches) this.setBranch(branch.index, this.states[index]);
       changed = true;
     }
     return changed;
@@ -155,21 +114,14 @@ export class Movers {
   }
 }
 
-function fixedBranches(model: Model, setup: Setup): Int32Array {
-  const fixed = new Int32Array(model.branches.length).fill(-1);
-  if (setup.bypassed.length + setup.unplugged.length + setup.actions.length === 0) return fixed;
-  for (const part of model.parts)
-    if (setup.bypassed.includes(part.id))
-      for (const branch of part.branches) fixed[branch.index] = CircuitStates.bypassed;
-  const pulled = new Set(setup.unplugged);
-  for (const action of model.actions)
-    if (setup.actions.includes(action.id)) for (const id of action.unplugs) pulled.add(id);
-  for (const plug of model.plugs)
-    if (pulled.has(plug.id)) for (const pin of plug.pins) fixed[pin] = CircuitStates.unplugged;
-  return fixed;
+/** The way in which a part is broken, if it is one that its kind heeds when it moves. */
+function heeded({ index, kind, modes }: Part, heard: readonly FaultRef[]): string | undefined {
+  const fault = heard.find((f) => f.part === index);
+  const mode = fault && modes[fault.mode]!.id;
+  return mode !== undefined && kind.heeds?.includes(mode) ? mode : undefined;
 }
 
-/** What one part can see of the present circuit and appliance. */
+/** What one part can see of the present appliance. */
 class View implements PartView {
   /** Whether everything it looked at since this was set stays as it is while nothing but time changes. */
   timeless = true;
@@ -188,16 +140,8 @@ class View implements PartView {
     return this.part.spec;
   }
 
-  volts(name: string): number {
-    const { a, b } = this.branch(name);
-    return voltsBetween(this.movers.circuit, a, b);
-  }
-
-  amps(name: string): number {
-    const electrical = this.movers.electricalOf(this.branch(name));
-    if (electrical.type !== 'impedance') return 0;
-    // The plain root here too: every fuse asks at every instant.
-    return this.volts(name) / Math.sqrt(electrical.r * electrical.r + electrical.x * electrical.x);
+  get felt(): number {
+    return this.movers.felt.parts[this.part.index]!;
   }
 
   sensed(field: string): number {
@@ -209,12 +153,5 @@ class View implements PartView {
     const condition = this.part.conditions.get(field)!;
     if (!condition.timeless) this.timeless = false;
     return condition.evaluate(this.movers.scope) !== 0;
-  }
-
-  private branch(name: string): Branch {
-    const { branches } = this.part;
-    let at = 0;
-    while (at < branches.length - 1 && branches[at]!.name !== name) at++;
-    return branches[at]!;
   }
 }

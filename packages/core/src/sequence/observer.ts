@@ -1,15 +1,15 @@
 import type { Model, Scope } from '../profile';
-import type { CircuitState } from './circuit-state';
-import type { Interval, Millis, Segment } from './trace';
+import type { Stretch } from './course';
+import type { Interval, Millis } from './trace';
 
-/** Writes down what happens: segments of constant circuit, and when each phase could be observed. */
+/** Writes down what happens: stretches in which nothing moves, and when each phase could be observed. */
 export class Observer {
-  readonly segments: Segment[] = [];
+  readonly segments: Stretch[] = [];
   readonly cues: Interval[][];
   readonly windows: Interval[][];
   private readonly cueFrom: Float64Array;
   private readonly windowFrom: Float64Array;
-  private open: Omit<Segment, 'to'> | undefined;
+  private open: Omit<Stretch, 'to'> | undefined;
 
   constructor(private readonly model: Model) {
     this.cues = model.phases.map(() => []);
@@ -29,7 +29,7 @@ export class Observer {
 
   segment(
     now: Millis,
-    circuit: CircuitState,
+    sensed: number,
     partStates: Int8Array,
     regionStates: Int8Array,
     outputs: readonly boolean[],
@@ -38,7 +38,7 @@ export class Observer {
     this.close(now);
     this.open = {
       from: now,
-      circuit,
+      sensed,
       partStates: partStates.slice(),
       regionStates: regionStates.slice(),
       outputs: [...outputs],

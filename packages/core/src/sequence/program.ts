@@ -1,14 +1,7 @@
+import { fed, HOLDS, NOTHING, PULLS } from '../parts';
 import type { Controller, Guard, Region, Scope } from '../profile';
+import type { Felt } from './felt';
 import type { Millis } from './trace';
-
-/** What the control senses of the circuit and the plant. */
-export interface Senses {
-  volts(branch: number): number;
-  quantity(index: number): number;
-  /** Whether an input is deaf or the whole control dead because of a fault. */
-  deaf(input: number): boolean;
-  readonly dead: boolean;
-}
 
 const SUPPLIES = ['down', 'booting', 'up'] as const;
 
@@ -25,10 +18,7 @@ export class Program {
   /** The region whose guard is being asked; `after()` counts from its last change. */
   asking = 0;
 
-  constructor(
-    private readonly controller: Controller,
-    private readonly senses: Senses,
-  ) {
+  constructor(private readonly controller: Controller) {
     this.inputs = controller.inputs.map(() => false);
     this.inputAt = new Float64Array(controller.inputs.length).fill(Infinity);
     this.regionStates = Int8Array.from(controller.regions, (r) => r.start);
@@ -37,27 +27,26 @@ export class Program {
     this.outputs = controller.outputs.map(() => false);
   }
 
-  /** Brings supply, inputs and regions up to date with the circuit; true when anything changed. */
-  move(now: Millis, scope: Scope, onReset: (now: Millis) => void): boolean {
-    let changed = this.moveSupply(now, onReset);
+  /** Brings supply, inputs and regions up to date with what is felt of the circuit; true when anything changed. */
+  move(now: Millis, felt: Felt, scope: Scope, onReset: (now: Millis) => void): boolean {
+    let changed = this.moveSupply(now, felt.supply, onReset);
     if (this.supply === 'up') {
-      if (this.moveInputs(now)) changed = true;
+      if (this.moveInputs(now, felt, scope)) changed = true;
       if (this.moveRegions(now, scope)) changed = true;
     }
     return changed;
   }
 
-  private moveSupply(now: Millis, onReset: (now: Millis) => void): boolean {
-    const volts = this.senses.volts(this.controller.supplyBranch);
-    const { brownOut, restart, holdUp, boot } = this.controller;
+  private moveSupply(now: Millis, felt: number, onReset: (now: Millis) => void): boolean {
+    const { holdUp, boot } = this.controller;
     if (this.supply === 'down') {
-      if (volts < restart || this.senses.dead) return false;
+      if (felt !== PULLS) return false;
       this.supply = 'booting';
       this.deadline = now + boot;
       return true;
     }
     if (this.supply === 'booting') {
-      if (volts < brownOut) {
+      if (felt === NOTHING) {
         this.supply = 'down';
         this.deadline = Infinity;
         return true;
@@ -69,7 +58,7 @@ export class Program {
       this.refreshOutputs();
       return true;
     }
-    if (volts >= brownOut) {
+    if (felt !== NOTHING) {
       this.deadline = Infinity;
       return false;
     }
@@ -86,13 +75,15 @@ export class Program {
     return true;
   }
 
-  private moveInputs(now: Millis): boolean {
+  private moveInputs(now: Millis, felt: Felt, scope: Scope): boolean {
     let changed = false;
     for (const input of this.controller.inputs) {
       const on = this.inputs[input.index]!;
-      const value =
-        input.branch === undefined ? this.senses.quantity(input.quantity!) : this.senses.volts(input.branch);
-      const wanted = !this.senses.deaf(input.index) && (on ? value >= input.breaks : value >= input.makes);
+      const level =
+        input.quantity === undefined
+          ? felt.inputs[input.index]!
+          : fed(scope.quantity(input.quantity), input.breaks, input.makes);
+      const wanted = on ? level >= HOLDS : level === PULLS;
       if (wanted === on) {
         this.inputAt[input.index] = Infinity;
         continue;

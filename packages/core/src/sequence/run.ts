@@ -1,16 +1,12 @@
 import type { Model } from '../profile';
 import type { CircuitStates } from './circuit-state';
+import { Courses } from './courses';
 import type { FaultRef, Setup } from './setup';
-import { Simulator } from './simulator';
 import type { Memory, Trace } from './trace';
 
-/**
- * Runs one try for heat: from a settled state without a call, the call comes at t = 0 and the appliance is watched until
- * nothing more happens, a state repeats (then it cycles for ever), it locks out, or the profile's watch ends.
- * Deterministic; integer milliseconds.
- */
+/** Runs one try for heat by itself; see `Courses.run`. */
 export function run(states: CircuitStates, faults: readonly FaultRef[], setup: Setup, memory?: Memory): Trace {
-  return new Simulator(states, faults, setup, memory).run();
+  return new Courses(states).run(faults, setup, memory);
 }
 
 /** Finds fault references by `part.mode` names; throws with the list of known names when one is unknown. */

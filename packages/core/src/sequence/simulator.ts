@@ -1,12 +1,13 @@
 import { ENV, type Model, type Scope } from '../profile';
-import type { CircuitState, CircuitStates } from './circuit-state';
-import { Movers, voltsBetween } from './movers';
+import type { Course } from './course';
+import type { Felt } from './felt';
+import { Movers } from './movers';
 import { Observer } from './observer';
 import { Plant } from './plant';
 import { Program } from './program';
 import { Recurrence } from './recurrence';
 import type { FaultRef, Setup } from './setup';
-import type { Memory, Millis, Outcome, Segment, Trace } from './trace';
+import type { Memory, Millis, Outcome } from './trace';
 
 /** Time given to the appliance to settle without a call before the run. */
 const SETTLING: Millis = 120_000;
@@ -23,12 +24,15 @@ export class RestlessError extends Error {}
 const CALL = ENV.indexOf('call');
 const NO_REGIONS = new Int8Array(0);
 
+/** Tells what the appliance feels of its circuit with its branches in these states. */
+export type Sense = (branchStates: Uint8Array) => Felt;
+
 /**
  * The event-driven simulation of one episode. At every instant the circuit, the control, the parts and the quantities
- * are brought to rest together; then time jumps to the next moment at which anything can change.
+ * are brought to rest together; then time jumps to the next moment at which anything can change. It knows no volts: of the
+ * circuit there is only what the appliance feels, and of what is broken only what is `heard` without it.
  */
 export class Simulator implements Scope {
-  private readonly model: Model;
   private now: Millis;
   private readonly settings: boolean[];
   private readonly movers: Movers;
@@ -36,7 +40,9 @@ export class Simulator implements Scope {
   private readonly program: Program | undefined;
   private readonly observer: Observer;
   private readonly modes: Int16Array;
-  private circuit: CircuitState;
+  private felt!: Felt;
+  /** How many times the circuit was sensed. */
+  private sensed = 0;
   /** Whether a part or the program moved since the last record; a quantity alone on its way changes no segment. */
   private moved = true;
   /** Grows with every change of a part, the program, the circuit or the surroundings: what depends on no more is asked once. */
@@ -47,36 +53,27 @@ export class Simulator implements Scope {
   private readonly codes: { at: Millis; code: string }[] = [];
 
   constructor(
-    private readonly circuits: CircuitStates,
-    private readonly faults: readonly FaultRef[],
+    private readonly model: Model,
+    matters: readonly boolean[],
+    heard: readonly FaultRef[],
     private readonly setup: Setup,
     memory: Memory | undefined,
+    private readonly sense: Sense,
   ) {
-    const model = (this.model = circuits.model);
     const waits = model.actions.filter((a) => setup.actions.includes(a.id)).map((a) => a.wait);
     this.now = -Math.max(SETTLING, ...waits);
     this.settings = model.env.map((name) =>
       name === 'power' ? setup.power : name === 'gas' ? setup.gas : setup.actions.includes(name),
     );
     this.modes = new Int16Array(model.parts.length).fill(-1);
-    for (const fault of faults) this.modes[fault.part] = fault.mode;
-    this.movers = new Movers(circuits, faults, setup, memory);
+    for (const fault of heard) this.modes[fault.part] = fault.mode;
+    this.movers = new Movers(model, matters, heard, memory);
     this.plant = new Plant(model, this.now, memory);
     this.observer = new Observer(model);
-    this.circuit = circuits.state(this.movers.electrical, faults);
-    const { controller } = model;
-    if (controller) {
-      const fault = this.movers.fault(controller.part);
-      this.program = new Program(controller, {
-        volts: (branch) => voltsBetween(this.circuit, model.branches[branch]!.a, model.branches[branch]!.b),
-        quantity: (index) => this.quantity(index),
-        deaf: (input) => fault === `${controller.inputs[input]!.id}-deaf`,
-        dead: fault === 'dead',
-      });
-    }
+    if (model.controller) this.program = new Program(model.controller);
   }
 
-  run(): Trace {
+  run(): Course {
     this.settle();
     for (;;) {
       const next = this.next();
@@ -132,26 +129,28 @@ export class Simulator implements Scope {
   /** Brings everything to rest at the present instant; false when nothing can have come of it. */
   private settle(): boolean {
     for (let i = 0; i < MAX_CHANGES; i++) {
-      if (this.movers.dirty) {
-        this.circuit = this.circuits.state(this.movers.electrical, this.faults);
-        this.movers.dirty = false;
-        this.age++;
+      if (this.movers.stirred) {
+        const felt = this.sense(this.movers.branchStates);
+        this.sensed++;
+        this.movers.stirred = false;
+        if (felt !== this.felt) this.age++;
+        this.felt = felt;
       }
       let changed = false;
-      if (this.program?.move(this.now, this, this.onReset)) {
+      if (this.program?.move(this.now, this.felt, this, this.onReset)) {
         this.movers.setOutputs(this.program.outputs);
         this.age++;
         changed = true;
       }
       // A timer that ran out and opened nothing.
       if (i === 0 && this.onlyControl && !changed) return false;
-      if (this.movers.move(this.now, this.circuit, this, this.age)) {
+      if (this.movers.move(this.now, this.felt, this, this.age)) {
         this.age++;
         changed = true;
       }
       if (changed) this.moved = true;
       if (this.plant.move(this.now, this, this.age)) changed = true;
-      if (!changed && !this.movers.dirty) return true;
+      if (!changed) return true;
     }
     throw new RestlessError(
       `${this.model.id}: ${this.now < 0 ? 'before the call' : `at ${this.now / 1000} s`} the program or the parts change for ever without time passing; give a guard an after(…) or a part a delay`,
@@ -172,7 +171,7 @@ export class Simulator implements Scope {
     this.moved = false;
     this.observer.segment(
       this.now,
-      this.circuit,
+      this.sensed - 1,
       this.movers.states,
       program?.regionStates ?? NO_REGIONS,
       program?.outputs ?? [],
@@ -184,7 +183,7 @@ export class Simulator implements Scope {
     });
   }
 
-  private finish(cycle: Trace['cycle'], lockedOut: boolean, cut: boolean): Trace {
+  private finish(cycle: Course['cycle'], lockedOut: boolean, cut: boolean): Course {
     // What stands for ever is shown standing for a while.
     const end = cycle ? this.now : this.now + STANDING;
     this.observer.finish(end);
@@ -200,7 +199,6 @@ export class Simulator implements Scope {
     const outcome = this.outcome(cycle, lockedOut, end, cut);
     return {
       segments,
-      circuits: byCircuit(segments),
       end,
       cycle,
       cut,
@@ -214,7 +212,7 @@ export class Simulator implements Scope {
     };
   }
 
-  private outcome(cycle: Trace['cycle'], lockedOut: boolean, end: Millis, cut: boolean): Outcome {
+  private outcome(cycle: Course['cycle'], lockedOut: boolean, end: Millis, cut: boolean): Outcome {
     const { cues } = this.observer;
     const goal = this.model.phases.find((p) => p.goal);
     const goalTimes = goal ? cues[goal.index]! : [];
@@ -270,20 +268,10 @@ export class Simulator implements Scope {
   counter(index: number): number {
     return this.program?.counters[index] ?? 0;
   }
-  volts(netA: number, netB: number): number {
-    return voltsBetween(this.circuit, netA, netB);
+  compared(comparison: number): boolean {
+    return this.felt.comparisons[comparison]!;
   }
   alive(): boolean {
     return this.program?.supply === 'up';
   }
-}
-
-function byCircuit(segments: readonly Segment[]): Trace['circuits'] {
-  const merged: { from: Millis; to: Millis; circuit: CircuitState }[] = [];
-  for (const { from, to, circuit } of segments) {
-    const last = merged[merged.length - 1];
-    if (last && last.circuit === circuit) last.to = to;
-    else merged.push({ from, to, circuit });
-  }
-  return merged;
 }

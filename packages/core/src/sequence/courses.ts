@@ -1,0 +1,140 @@
+import type { Expression, Model } from '../profile';
+import { setByHand, type CircuitState, type CircuitStates } from './circuit-state';
+import { traceOf, type Course } from './course';
+import type { Felt } from './felt';
+import { setupKey, type FaultRef, type Setup } from './setup';
+import { Simulator } from './simulator';
+import type { Memory, Trace } from './trace';
+
+/** A moment of a course at which the circuit is sensed; what is felt decides how it goes on. */
+interface Crossing {
+  readonly branchStates: Uint8Array;
+  /** Electrical id of each branch when nothing is broken. */
+  readonly sound: readonly number[];
+  readonly ways: Map<Felt, Crossing | Course>;
+}
+
+/** All courses that begin alike. */
+interface Beginning {
+  /** What was set by hand, by branch. */
+  readonly fixed: Int32Array;
+  first: Crossing | undefined;
+}
+
+/**
+ * Runs of one appliance under many faults. Most faults reach its movements only through the circuit, by what the appliance
+ * feels of it: as long as two of them let it feel the same it goes the same way, and that way is simulated once. Each fault
+ * still has its own circuit at every crossing, solved for itself.
+ */
+export class Courses {
+  private readonly beginnings = new Map<string, Beginning>();
+  /** By part, then by mode: whether the fault is heard without the circuit. */
+  private readonly heard: readonly (readonly boolean[])[];
+  /** How many runs were simulated; the others went a way that was known. */
+  simulated = 0;
+
+  constructor(readonly circuits: CircuitStates) {
+    this.heard = heardFaults(circuits.model);
+  }
+
+  /**
+   * Runs one try for heat: from a settled state without a call, the call comes at t = 0 and the appliance is watched until
+   * nothing more happens, a state repeats (then it cycles for ever), it locks out, or the profile's watch ends.
+   * Deterministic; integer milliseconds.
+   */
+  run(faults: readonly FaultRef[], setup: Setup, memory?: Memory): Trace {
+    const { model } = this.circuits;
+    const heard = faults.filter((f) => this.heard[f.part]![f.mode]);
+    const beginning = this.beginning(heard, setup, memory);
+    const known = this.follow(beginning, faults);
+    if (known) return known;
+    this.simulated++;
+    const circuits: CircuitState[] = [];
+    let at: Crossing | undefined;
+    let felt: Felt | undefined;
+    const course = new Simulator(model, this.circuits.matters, heard, setup, memory, (branchStates) => {
+      at = this.crossing(beginning, at, felt, branchStates);
+      const sensed = this.sense(beginning, at, faults);
+      circuits.push(sensed.circuit);
+      return (felt = sensed.felt);
+    }).run();
+    at!.ways.set(felt!, course);
+    return traceOf(course, circuits);
+  }
+
+  private beginning(heard: readonly FaultRef[], setup: Setup, memory: Memory | undefined): Beginning {
+    const key = [
+      setupKey(setup),
+      ...heard.map((f) => `${f.part}.${f.mode}`),
+      ...(memory ? ['after', ...[...memory.partStates, ...memory.quantities].map(([of, is]) => `${of}:${is}`)] : []),
+    ].join('|');
+    let beginning = this.beginnings.get(key);
+    if (!beginning)
+      this.beginnings.set(key, (beginning = { fixed: setByHand(this.circuits.model, setup), first: undefined }));
+    return beginning;
+  }
+
+  /** The trace under these faults, if somebody has gone that way before. */
+  private follow(beginning: Beginning, faults: readonly FaultRef[]): Trace | undefined {
+    const circuits: CircuitState[] = [];
+    let at = beginning.first;
+    while (at) {
+      const { circuit, felt } = this.sense(beginning, at, faults);
+      circuits.push(circuit);
+      const next = at.ways.get(felt);
+      if (next && 'segments' in next) return traceOf(next, circuits);
+      at = next;
+    }
+    return undefined;
+  }
+
+  /** Where the simulation is now: `before` is the crossing it comes from, and what it felt there. */
+  private crossing(
+    beginning: Beginning,
+    before: Crossing | undefined,
+    felt: Felt | undefined,
+    branchStates: Uint8Array,
+  ): Crossing {
+    const known = before ? (before.ways.get(felt!) as Crossing | undefined) : beginning.first;
+    if (known) return known;
+    const sound: number[] = [];
+    for (let branch = 0; branch < branchStates.length; branch++) {
+      const fixed = beginning.fixed[branch]!;
+      sound.push(fixed >= 0 ? fixed : this.circuits.electricalId(branch, branchStates[branch]!));
+    }
+    const crossing: Crossing = { branchStates: branchStates.slice(), sound, ways: new Map() };
+    if (before) before.ways.set(felt!, crossing);
+    else beginning.first = crossing;
+    return crossing;
+  }
+
+  private sense({ fixed }: Beginning, { branchStates, sound }: Crossing, faults: readonly FaultRef[]) {
+    const { circuits } = this;
+    const ids = sound.slice();
+    for (const { part, mode } of faults)
+      for (const { index } of circuits.model.parts[part]!.branches)
+        if (fixed[index]! < 0) ids[index] = circuits.electricalId(index, branchStates[index]!, mode);
+    return circuits.sense(ids, faults);
+  }
+}
+
+/** The faults that an expression asks about, that a part heeds when it moves, or that decide the state it is found in. */
+function heardFaults(model: Model): boolean[][] {
+  const heard = model.parts.map(({ kind, modes }) =>
+    modes.map(({ id, starts }) => starts !== undefined || kind.heeds?.includes(id) === true),
+  );
+  for (const expression of running(model)) for (const { part, mode } of expression.faults) heard[part]![mode] = true;
+  return heard;
+}
+
+/** Every expression that is asked while the appliance runs. */
+function* running({ parts, quantities, controller, phases }: Model): Iterable<Expression> {
+  for (const part of parts) yield* part.conditions.values();
+  for (const { rules } of quantities) for (const { when } of rules) if (when) yield when;
+  for (const { always, states } of controller?.regions ?? [])
+    for (const guard of [...always, ...states.flatMap((s) => s.go)]) {
+      yield guard.when;
+      for (const { value } of guard.set) yield value;
+    }
+  for (const { cue, window } of phases) yield* [cue, window];
+}
