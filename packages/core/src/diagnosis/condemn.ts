@@ -2,7 +2,7 @@ import type { Branch, Model, Part } from '../profile';
 import { readingValue } from '../units';
 import type { Hypothesis } from './hypothesis';
 import type { Fit } from './likelihood';
-import type { Observation } from './observation';
+import type { Episode, Observation } from './observation';
 import type { ItemFit } from './posterior';
 import { answerShows, atTerminal, CONTRADICTS, isAbout, looksAt } from './touch';
 
@@ -49,6 +49,9 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
   }
   if (part.kind.name === 'control') return Math.max(found, controlOutput(q, part, mode));
   const own = ownRoute(q, part);
+  // What eyes and ears find broken in a consumer is not taken for it before power was measured there.
+  const fed = part.branches.map((b) => fedAt(q, part, b)).filter((share) => share !== undefined);
+  if (fed.length > 0) return Math.max(own, finding(q, part, mode, 'gauge'), 0.5 * found + 0.5 * Math.max(...fed));
   // A blown fuse or a tripped switch is an answer, not a reason: it must hold when it is renewed.
   if (part.kind.name === 'fuse' || mode === 'tripped')
     return 0.5 * Math.max(own, found) + 0.5 * (curedBy(q, (i) => renews(model, i, part)) ? 1 : 0);
@@ -125,6 +128,10 @@ function cleared(q: Inquiry, part: Part, quantities: readonly number[]): number 
   const measured = (o: Observation): boolean =>
     o.kind === 'gauge' && quantities.includes(model.gauges[o.gauge]!.quantity);
   if (items.some((i) => measured(i.item.observation) && !odd(i.fits[h.index], i))) return 1;
+  // It was given what it should sense, and did as little: what may disturb that is out of it.
+  const still = (i: ItemFit): boolean =>
+    i.item.observation.kind === 'volts' && odd(i.sound, i) && !odd(i.fits[h.index], i);
+  if (items.some((i) => still(i) && quantities.every((quantity) => givenByHand(model, i.episode, quantity)))) return 1;
   const askable = disturbers(model, part, quantities).filter(
     (c) =>
       model.looks.some((_, look) => looksAt(model, c, look)) || model.gauges.some((g) => isAbout(model, c, g.quantity)),
@@ -135,6 +142,13 @@ function cleared(q: Inquiry, part: Part, quantities: readonly number[]): number 
     return asked.length > 0 && asked.every((i) => !odd(i.fits[h.index], i));
   });
   return cleared.length / askable.length;
+}
+
+/** Whether something done in an episode decides a quantity, whatever else is the matter (a probe bridged to ground). */
+function givenByHand({ quantities, env }: Model, { setup }: Episode, quantity: number): boolean {
+  const given = quantities[quantity]!.rules[0]!.when;
+  if (!given || given.faults.length + given.parts.length + given.quantities.length > 0) return false;
+  return given.settings.length > 0 && given.settings.every((s) => setup.actions.includes(env[s]!));
 }
 
 /** The other parts of which the faults disturb some quantities, or make this part trip by way of others. */
@@ -251,6 +265,13 @@ function inNotOut(
   return best;
 }
 
+/** How far power was measured across a consumer that stands between test points; nothing for anything else. */
+function fedAt(q: Inquiry, part: Part, branch: Branch): number | undefined {
+  const enough = part.kind.actsAt?.(part.spec, branch.name);
+  const reached = [branch.a, branch.b].some((net) => q.model.points.some((p) => p.net === net));
+  return enough === undefined || !reached ? undefined : inNotOut(q, branch, enough);
+}
+
 /** Power across it, and it does not act. */
 function fedAndIdle(q: Inquiry, part: Part, branch: Branch): number {
   const { model, h, items } = q;
@@ -353,8 +374,8 @@ function shownByGauge(model: Model, part: Part, quantity: number): number {
   return alone || part.kind.name === 'condition' ? FINDING : 0;
 }
 
-/** What is wrong was found: by a careful look or gauge, or by two findings. */
-function finding({ model, h, items }: Inquiry, part: Part, mode: string): number {
+/** What is wrong was found: by a careful look or gauge, or by two findings; `by` counts only one sort of them. */
+function finding({ model, h, items }: Inquiry, part: Part, mode: string, by?: 'look' | 'gauge'): number {
   let weight = 0;
   const counted = new Set<string>();
   // A look does not decide alone against what was seen of the part itself.
@@ -366,6 +387,7 @@ function finding({ model, h, items }: Inquiry, part: Part, mode: string): number
     const own = i.fits[h.index];
     if (!own || odd(own, i) || !odd(i.sound, i) || counted.has(i.group)) continue;
     const o = i.item.observation;
+    if (by !== undefined && o.kind !== by) continue;
     if (o.kind === 'look' && answerShows(model, o.look, o.answer, part, mode)) {
       counted.add(i.group);
       weight += !doubt && 1 - own.blunder >= CAREFUL ? 1 : FINDING;

@@ -36,7 +36,7 @@ const visible = (cue: Expression): boolean =>
   cue.parts.length > 0 ||
   cue.quantities.length > 0 ||
   cue.asksVolts ||
-  /\benv\./.test(cue.text) ||
+  cue.settings.length > 0 ||
   cue.faults.length > 0;
 
 function states(file: SourceFile, region: Region): void {

@@ -40,6 +40,8 @@ export interface Expression {
   readonly quantities: readonly number[];
   /** Ways of failing the expression asks about. */
   readonly faults: readonly { readonly part: number; readonly mode: number }[];
+  /** Settings it asks about, by place in the model's `env`. */
+  readonly settings: readonly number[];
   readonly asksVolts: boolean;
   /** The answer changes only when a part, the control or the surroundings do; never by time passing. */
   readonly timeless: boolean;
@@ -131,6 +133,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
   const parts = new Set<number>();
   const quantities = new Set<number>();
   const faults: { part: number; mode: number }[] = [];
+  const settings = new Set<number>();
   let asksVolts = false;
 
   const peek = (): Token | undefined => tokens[at];
@@ -289,6 +292,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
         quantities.add(found.quantity);
         return { type: found.dimension, evaluate: (s) => s.quantity(found.quantity), quantity: found.quantity };
       case 'env':
+        settings.add(found.env);
         return { type: 'boolean', evaluate: (s) => (s.env(found.env) ? 1 : 0) };
       case 'region':
         return { type: 'boolean', evaluate: (s) => (s.regionIs(found.region, found.state) ? 1 : 0) };
@@ -312,6 +316,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     parts: [...parts],
     quantities: [...quantities],
     faults,
+    settings: [...settings],
     asksVolts,
     timeless: quantities.size === 0 && durations.length === 0,
   };
