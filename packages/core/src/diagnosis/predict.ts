@@ -301,8 +301,7 @@ function endScope(model: Model, trace: Trace, faults: readonly FaultRef[]): Scop
     regionIs: (region, state) => last.regionStates[region] === state,
     sinceEntry: () => 0,
     counter: () => 0,
-    compared: (comparison) =>
-      model.comparisons[comparison]!((a, b) => voltsBetween(last.circuit.solution, a, b)),
+    compared: (comparison) => model.comparisons[comparison]!((a, b) => voltsBetween(last.circuit.solution, a, b)),
     alive: () => last.alive,
   };
 }
