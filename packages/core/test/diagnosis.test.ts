@@ -192,7 +192,15 @@ describe('what condemns a part, and what does not', () => {
     expect(contactor([...pulledIn, read('LB', 'call', 240), read('T1', 'call', 0)])).toBeLessThan(0.6));
 
   const dryer = new Engine(profile('dryer-burner'));
-  const motor = (drumTurns: boolean): number => {
+  const dryerCondemns = (id: string, found: readonly Observation[]): number => {
+    const { items, hypotheses } = dryer.assess(evidence(found), { pairs: false });
+    return condemnation(
+      dryer.model,
+      hypotheses.find((h) => h.id === id)!,
+      items,
+    );
+  };
+  const motor = (drumTurns: boolean, fed?: number): number => {
     const look = dryer.model.looks.findIndex((l) => /hum/.test(l.ask));
     const answer = dryer.model.looks[look]!.answers.findIndex((a) => a.when.text.includes('fault(motor.seized)'));
     const phase = dryer.model.phases.findIndex((p) => p.cue.parts.some((i) => dryer.model.parts[i]!.id === 'motor'));
@@ -200,17 +208,31 @@ describe('what condemns a part, and what does not', () => {
       { kind: 'seen', phase, answer: drumTurns },
       { kind: 'look', look, answer },
     ];
-    const { items, hypotheses } = dryer.assess(evidence(found), { pairs: false });
-    return condemnation(
-      dryer.model,
-      hypotheses.find((h) => h.id === 'motor.seized')!,
-      items,
-    );
+    if (fed !== undefined)
+      found.push({
+        kind: 'volts',
+        red: findNet(dryer.model, 'MO'),
+        black: findNet(dryer.model, 'N'),
+        phase,
+        input: 'high-impedance',
+        reading: { kind: 'value', value: fed, dimension: 'voltage' },
+      });
+    return dryerCondemns('motor.seized', found);
   };
 
-  test('a careful look decides alone, but not against what the part was seen to do', () => {
-    expect(motor(false)).toBe(1);
-    expect(motor(true)).toBeLessThan(1);
+  test('a motor that hums is condemned when power was measured at it, not against what it was seen to do', () => {
+    expect(motor(false)).toBe(0.5);
+    expect(motor(false, 3)).toBe(0.5);
+    expect(motor(false, 121)).toBe(1);
+    expect(motor(true, 121)).toBeLessThan(1);
+  });
+
+  test('a careful look at something outside the circuit decides alone', () => {
+    const look = dryer.model.looks.findIndex((l) => l.id === 'gas-cock');
+    const answers = dryer.model.looks[look]!.answers;
+    const shut = answers.findIndex((a) => a.when.text === 'fault(gas-cock.shut)');
+    expect(dryerCondemns('gas-cock.shut', [{ kind: 'look', look, answer: shut }])).toBe(1);
+    expect(dryerCondemns('gas-cock.shut', [{ kind: 'look', look, answer: 1 - shut }])).toBe(0);
   });
 
   test('a control is not condemned before its lone sensor was looked at', () => {
