@@ -194,7 +194,8 @@ function beadsOf(
 ): BeadView[] {
   const { model } = engine;
   const { evidence, log } = state;
-  const healthy = engine.traces.last(engine.healthy.faults, evidence.episodes).trace;
+  // When a step would come if one began now: what a sound appliance did in the tries before (steam was up) is not asked.
+  const healthy = engine.traces.last(engine.healthy.faults, evidence.episodes.slice(-1)).trace;
   const live = assessment.hypotheses.filter(
     (h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'),
   );

@@ -68,10 +68,18 @@ export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, o
                     {bead.expectedAt !== undefined && (
                       <span className="bead-time">
                         {' '}
-                        · {bead.measuredAt ?? `about ${formatQuantity(Math.round(bead.expectedAt), 'time')}`}
+                        ·{' '}
+                        <span className="whole">
+                          {bead.measuredAt ?? `about ${formatQuantity(Math.round(bead.expectedAt), 'time')}`}
+                        </span>
                       </span>
                     )}
-                    {bead.readings.length > 0 && <span className="bead-readings"> · {bead.readings.join(' · ')}</span>}
+                    {bead.readings.map((reading, n) => (
+                      <span key={n} className="bead-readings">
+                        {' '}
+                        · <span className="whole">{reading}</span>
+                      </span>
+                    ))}
                   </span>
                 </span>
               </button>

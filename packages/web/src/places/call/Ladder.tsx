@@ -5,6 +5,7 @@ import { wireWords } from './wire-names';
 import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { PartGlyph } from './PartGlyph';
+import { partNames } from './part-names';
 
 const LEAST_WIDTH = 540;
 /** Rows are as high as a thumb needs. */
@@ -80,6 +81,10 @@ function Rung({
   // An unnamed joint between two parts takes no room of its own.
   const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
   const xs = place(shown, width);
+  const parts = shown.flatMap((item, i) =>
+    item.kind === 'part' ? [{ item, x: xs[i]!, share: shareOf(view, item.part) }] : [],
+  );
+  const names = partNames(parts);
   const stateOf = (item: DrawnItem | undefined): string => {
     if (item?.kind !== 'net') return 'unknown';
     return view.nets[item.name]?.state ?? 'common';
@@ -97,18 +102,17 @@ function Rung({
         const wire = stateOf(item.kind === 'net' ? item : shown.slice(i).find((x) => x.kind === 'net'));
         return <line key={`w${i}`} className={`wire ${wire}`} x1={xs[i]} x2={xs[i + 1]} y1={y} y2={y} />;
       })}
-      {shown.map((item, i) =>
-        item.kind === 'part' ? (
-          <PartGlyph
-            key={i}
-            item={item}
-            x={xs[i]!}
-            y={y}
-            suspect={view.whatIf === undefined ? suspicion(view, item.part) : 0}
-            onClick={() => onPart(item.part, item.branch)}
-          />
-        ) : null,
-      )}
+      {parts.map(({ item, x, share }, i) => (
+        <PartGlyph
+          key={i}
+          item={item}
+          name={names[i]!}
+          share={share}
+          x={x}
+          y={y}
+          onClick={() => onPart(item.part, item.branch)}
+        />
+      ))}
       {shown.map((item, i) => {
         if (item.kind !== 'net') return null;
         const net = view.nets[item.name];
@@ -156,6 +160,12 @@ function Rung({
 
 const diamond = (x: number, y: number): string => `M${x - 7} ${y}L${x} ${y - 7}L${x + 7} ${y}L${x} ${y + 7}Z`;
 
-function suspicion(view: CallView, part: string): number {
-  return view.suspects.filter((s) => s.repair.startsWith(`${part}:`)).reduce((sum, s) => sum + s.probability, 0);
+/** From this share on a part is marked as suspected. */
+const MARKED = 0.05;
+
+/** The share of a suspected part in per cent, 99 at most; nothing in another world than the real one. */
+function shareOf(view: CallView, part: string): number | undefined {
+  if (view.whatIf !== undefined) return undefined;
+  const share = view.suspects.filter((s) => s.repair.startsWith(`${part}:`)).reduce((sum, s) => sum + s.probability, 0);
+  return share >= MARKED ? Math.min(99, Math.round(share * 100)) : undefined;
 }

@@ -121,7 +121,7 @@ const probed = ({ answer }: TestView): string[] =>
 
 /** Why this test: what it decides for the time it takes. */
 const worth = (t: TestView): string =>
-  `Decides about ${Math.round(t.decides * 100)} % of what is open, in ${t.minutes} min.`;
+  `Decides ${t.decides < 0.01 ? 'less than 1' : `about ${Math.round(t.decides * 100)}`} % of what is open, in ${t.minutes} min.`;
 
 /** Other tests to choose instead, the best two. */
 function Others({ tests, onChoose }: { tests: readonly TestView[]; onChoose: (id: string) => void }) {

@@ -5,19 +5,23 @@ type Part = Extract<DrawnItem, { kind: 'part' }>;
 /** Our own signs: what a part is, and a bold frame with its share when it is suspected. */
 export function PartGlyph({
   item,
+  name,
+  share,
   x,
   y,
-  suspect,
   onClick,
 }: {
   item: Part;
+  /** What is written under it. */
+  name: string;
+  /** Its share in per cent where it is suspected. */
+  share: number | undefined;
   x: number;
   y: number;
-  suspect: number;
   onClick: () => void;
 }) {
-  const suspected = suspect >= 0.05;
-  const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${Math.round(suspect * 100)} %` : ''}`;
+  const suspected = share !== undefined;
+  const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${share} %` : ''}`;
   return (
     <g
       className={`part${suspected ? ' suspected' : ''}`}
@@ -35,20 +39,11 @@ export function PartGlyph({
       <rect className="target" x={x - 22} y={y - 18} width="44" height="40" />
       <Sign symbol={item.symbol} x={x} y={y} />
       <text x={x} y={y + 19} className="part-name">
-        {short(item)}
-        {suspected ? ` ${Math.min(99, Math.round(suspect * 100))}%` : ''}
+        {name}
       </text>
     </g>
   );
 }
-
-/** As much of the name as fits under a sign. */
-const short = (item: Part): string => {
-  const full = item.branch === '' || item.symbol === 'winding' ? item.part : `${item.part} ${item.branch}`;
-  if (full.length <= 15) return full;
-  const name = item.branch.length > 3 ? item.branch : item.part;
-  return name.length > 15 ? `${name.slice(0, 14)}…` : name;
-};
 
 function Sign({ symbol, x, y }: { symbol: Part['symbol']; x: number; y: number }) {
   switch (symbol) {
