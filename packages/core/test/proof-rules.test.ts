@@ -1,13 +1,19 @@
 import {
   Engine,
+  FIRST_EPISODE,
+  goesRoundSafety,
   isolated,
+  mayPropose,
   minutesFor,
   proofOutlook,
   testTitle,
   watchedTry,
+  type Episode,
   type Evidence,
   type Hypothesis,
+  type Observation,
 } from '../src/diagnosis';
+import { findNet } from '../src/profile';
 import { USUAL_SCHOOL } from '../src/component-test';
 import { profile } from './models';
 import { followed } from './visits';
@@ -219,5 +225,69 @@ describe('what is prepared is not prepared twice', () => {
       'Knob held, pilot lit by hand: Pilot burns',
     );
     expect(testTitle(engine.model, test_('ohms magnet'))).toMatch(/^Ohms, pilot magnet/);
+  });
+});
+
+describe.each(['steam-intermittent-pilot', 'steam-standing-pilot'])('%s: a probe bridged to the boiler', (id) => {
+  const boiler = new Engine(profile(id));
+  const { model } = boiler;
+  const feed = id === 'steam-standing-pilot' ? 'TH' : 'R';
+  const call = model.phases.findIndex((p) => p.id === 'call');
+  const read = (red: string, value: number): Observation => ({
+    kind: 'volts',
+    red: findNet(model, red),
+    black: findNet(model, 'C'),
+    phase: call,
+    input: 'high-impedance',
+    reading: { kind: 'value', value, dimension: 'voltage' },
+  });
+  const look = model.looks.findIndex((l) => l.id === 'gauge-glass');
+  const half = model.looks[look]!.answers.findIndex((a) => a.id === 'half');
+  const bridged: Episode = { ...FIRST_EPISODE, setup: { ...FIRST_EPISODE.setup, actions: ['bridge-probe'] } };
+  /** Damper shut, power before the cut-off and none behind it, water in the glass; then what is read with the bridge on. */
+  const assess = (...withBridge: readonly Observation[]) => {
+    const damper = model.phases.findIndex((p) => p.id === 'damper');
+    const before: readonly Observation[] = [
+      { kind: 'seen', phase: damper, answer: false },
+      { kind: 'outcome', outcome: 'dead' },
+      read(feed, 26),
+      read('LW', 0.5),
+      { kind: 'look', look, answer: half },
+    ];
+    const items = [...before.map((o) => [0, o] as const), ...withBridge.map((o) => [1, o] as const)].map(
+      ([episode, observation], i) => ({ id: `${i}`, episode, observation }),
+    );
+    return boiler.assess({ episodes: [FIRST_EPISODE, bridged, FIRST_EPISODE], items });
+  };
+  const named = (a: ReturnType<typeof assess>) => ({ first: a.suspects[0]!.repair, standing: a.proof?.standing });
+
+  test('without it the probe may be fouled as well', () => {
+    expect(named(assess()).standing).toBe('suspected');
+    expect(
+      assess()
+        .suspects.slice(0, 2)
+        .map((s) => s.repair),
+    ).toEqual(['lwco:replace', 'cutoff-probe:clean']);
+  });
+
+  test('still no power: the cut-off is condemned, though nobody pulled its probe', () =>
+    expect(named(assess(read(feed, 26), read('LW', 0.4)))).toEqual({ first: 'lwco:replace', standing: 'proved' }));
+
+  test('power: the cut-off is sound, and its probe must be looked at', () =>
+    expect(named(assess(read('LW', 25.7)))).toEqual({ first: 'cutoff-probe:clean', standing: 'suspected' }));
+
+  test('it is never proposed to an apprentice, and is written into the ledger', () => {
+    const action = model.actions.find((a) => a.id === 'bridge-probe')!;
+    expect(action.ledger).toBe(true);
+    const tests = boiler.tests.filter(
+      (t) => t.intervention && 'action' in t.intervention && t.intervention.action === 'bridge-probe',
+    );
+    expect(tests.length).toBeGreaterThan(0);
+    for (const t of tests)
+      expect([
+        goesRoundSafety(model, t),
+        mayPropose(model, t, 'apprentice'),
+        mayPropose(model, t, 'technician'),
+      ]).toEqual([true, false, true]);
   });
 });

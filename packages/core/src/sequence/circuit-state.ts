@@ -163,9 +163,11 @@ export function setByHand(model: Model, setup: Setup): Int32Array {
   return fixed;
 }
 
-/** Whether two parts are the same electrically. */
-const alike = (a: Electrical, b: Electrical): boolean =>
-  a.type === 'impedance' && b.type === 'impedance' && a.r === b.r && a.x === b.x;
+/** Whether two passages are the same electrically. */
+function alike(a: Electrical, b: Electrical): boolean {
+  const others: Readonly<Record<string, string | number>> = b;
+  return Object.entries(a).every(([field, value]) => others[field] === value);
+}
 
 /** Nets that something may join: the branches of one part among each other (they may be coupled), and what a fault shorts. */
 function* joinable(model: Model): Iterable<readonly number[]> {

@@ -1,0 +1,125 @@
+import fc from 'fast-check';
+import { fed, HOLDS, NOTHING, PULLS, type Leads, type PartView } from '../src/parts';
+import type { Model, Part } from '../src/profile';
+import { CircuitStates, findFault, NORMAL_SETUP, run, voltsBetween } from '../src/sequence';
+import { FAMILIES, profile } from './models';
+
+/** Every part that feels something, with the model it belongs to. */
+const FEELING: readonly (readonly [string, Part])[] = FAMILIES.flatMap((id) =>
+  profile(id)
+    .parts.filter((p) => p.kind.feels)
+    .map((p) => [`${id}: ${p.id}`, p] as const),
+);
+
+const leads = (part: Part, volts: number, amps: number, fault?: string): Leads => ({
+  spec: part.spec,
+  fault,
+  volts: () => volts,
+  amps: () => amps,
+});
+const feels = (part: Part, volts: number, amps = 0, fault?: string): number =>
+  part.kind.feels!(leads(part, volts, amps, fault));
+
+/** Where a part goes from a state, with what it feels and no hand on it. */
+function heads(part: Part, state: string, felt: number): string | undefined {
+  const view: PartView = { state, spec: part.spec, fault: undefined, felt, sensed: () => 0, holds: () => false };
+  return part.kind.move!(view)?.to;
+}
+
+test('the three levels of a feed', () => {
+  expect([0, 7.9, 8, 17.9, 18, 30].map((volts) => fed(volts, 8, 18))).toEqual([
+    NOTHING,
+    NOTHING,
+    HOLDS,
+    HOLDS,
+    PULLS,
+    PULLS,
+  ]);
+  // A brown-out above the restart: in between it is too little for both.
+  expect(fed(19, 20, 18)).toBe(NOTHING);
+});
+
+describe.each(FEELING)('%s', (_name, part) => {
+  test('more volts never feel like less, and the same feel the same', () => {
+    if (part.kind.name === 'fuse') return;
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 300, noNaN: true }),
+        fc.double({ min: 0, max: 50, noNaN: true }),
+        (v, more) => {
+          const [less, plenty] = [feels(part, v, 1), feels(part, v + more, 1)];
+          expect(plenty).toBeGreaterThanOrEqual(less);
+          expect(feels(part, v, 1)).toBe(less);
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  test('it acts from the volts on that its kind names, and not below', () => {
+    const branch = part.branches.find((b) => part.kind.actsAt?.(part.spec, b.name) !== undefined);
+    const at = branch && part.kind.actsAt!(part.spec, branch.name);
+    // A pilot magnet only holds what a hand has pushed in.
+    if (at === undefined || part.kind.name === 'pilot-magnet') return;
+    const rest = part.kind.states[0]!;
+    expect(heads(part, rest, feels(part, at * 1.001))).toBeDefined();
+    expect(heads(part, rest, feels(part, at * 0.999))).toBeUndefined();
+    const acting = heads(part, rest, feels(part, at * 1.001))!;
+    expect(heads(part, acting, feels(part, 0))).toBe(rest);
+  });
+
+  test('no way of failing lets it feel more than a sound one', () => {
+    if (part.kind.name === 'fuse') return;
+    for (const { id } of part.modes)
+      for (const volts of [0, 0.01, 5, 12, 25, 120, 240])
+        expect(feels(part, volts, 1, id)).toBeLessThanOrEqual(feels(part, volts, 1));
+  });
+});
+
+describe('feeling in the circuit', () => {
+  const model: Model = profile('furnace-condensing');
+  const index = (id: string): number => model.parts.findIndex((p) => p.id === id);
+  const states = new CircuitStates(model);
+  const sensed = (faults: readonly string[]) => {
+    const refs = faults.map((f) => findFault(model, f));
+    const ids = model.branches.map((b) =>
+      states.electricalId(
+        b.index,
+        b.part === model.controller!.part ? 1 : 0,
+        refs.find((f) => f.part === b.part)?.mode,
+      ),
+    );
+    return states.sense(ids, refs);
+  };
+
+  test('the same circuit is one circuit, and feels the same; with a deaf input the control feels less of it', () => {
+    expect(sensed([]).felt).toBe(sensed([]).felt);
+    const input = model.controller!.inputs.findIndex((i) => i.id === 'w');
+    expect(sensed(['board.w-deaf']).circuit).toBe(sensed([]).circuit);
+    expect(sensed(['board.w-deaf']).felt.inputs[input]).toBe(NOTHING);
+    expect(sensed(['board.dead']).felt.supply).toBe(NOTHING);
+  });
+
+  test('what is felt in a healthy run agrees with the volts across every coil and motor', () => {
+    const { segments } = run(states, [], NORMAL_SETUP);
+    let acting = 0;
+    for (const { circuit, partStates } of segments)
+      for (const id of ['gas-valve', 'inducer', 'blower', 'igniter']) {
+        const part = model.parts[index(id)]!;
+        const { a, b } = part.branches[0]!;
+        const volts = voltsBetween(circuit.solution, a, b);
+        if (part.kind.states[partStates[part.index]!] === part.kind.states[0]) continue;
+        acting++;
+        // Whatever moves was fed, or has only just lost its feed (it spins down, it cools).
+        expect(volts < 1 || volts >= part.kind.actsAt!(part.spec, '') * 0.5).toBe(true);
+      }
+    expect(acting).toBeGreaterThan(8);
+  });
+
+  test('nets that nothing joins have no volts between them', () => {
+    const { circuit } = sensed([]);
+    const { island } = circuit.solution;
+    for (let net = 0; net < model.nets.length; net++)
+      if (island[net] !== island[model.ground]) expect(voltsBetween(circuit.solution, net, model.ground)).toBe(0);
+  });
+});
