@@ -73,14 +73,9 @@ export class CircuitStates {
     return false;
   }
 
-  /** The solved circuit for one electrical id per branch, with the shorts that active faults add. */
-  state(ids: readonly number[], faults: readonly FaultRef[]): CircuitState {
-    return this.known(ids, faults);
-  }
-
-  /** The same, and what the appliance feels of it. */
+  /** The solved circuit for one electrical id per branch, with the shorts that active faults add, and what is felt of it. */
   sense(ids: readonly number[], faults: readonly FaultRef[]): { readonly circuit: CircuitState; readonly felt: Felt } {
-    const circuit = this.known(ids, faults);
+    const circuit = this.solvedFor(ids, faults);
     let key = '';
     for (const { part, mode } of faults)
       if (this.model.parts[part]!.kind.feels || part === this.model.controller?.part) key += `${part}.${mode};`;
@@ -89,7 +84,7 @@ export class CircuitStates {
     return { circuit, felt };
   }
 
-  private known(ids: readonly number[], faults: readonly FaultRef[]): Known {
+  private solvedFor(ids: readonly number[], faults: readonly FaultRef[]): Known {
     let key = String.fromCharCode(...ids);
     for (const fault of faults)
       if (this.model.parts[fault.part]!.modes[fault.mode]!.shorts) key += `;${fault.part}.${fault.mode}`;
