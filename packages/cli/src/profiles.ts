@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { coverage, Engine, proofOutlook } from '@zetalysis/core/diagnosis';
+import { coverage, Engine, proofOutlook, type ProofOutlook } from '@zetalysis/core/diagnosis';
 import { formatProblem, loadProfile, variantsOf } from '@zetalysis/core/profile';
 import { checkProfile } from '@zetalysis/core/sequence';
 import { openProfile, profileIds, profileSource, readText } from './files';
@@ -81,7 +81,13 @@ function report(id: string, json: boolean): ReturnType<Command> {
           distinct: c.distinct,
           alike: c.alike.map(ids),
           silent: ids(c.silent),
-          proofs: proofs.map((p) => ({ fault: p.fault.id, minutes: p.minutes, whole: p.whole, open: ids(p.open) })),
+          proofs: proofs.map((p) => ({
+            fault: p.fault.id,
+            minutes: p.minutes,
+            whole: p.whole,
+            open: ids(p.open),
+            looks: p.looks,
+          })),
         },
         null,
         2,
@@ -111,5 +117,23 @@ function report(id: string, json: boolean): ReturnType<Command> {
     lines.push(
       `  ${p.fault.id.padEnd(34)} ${p.open.length === 0 ? 'nothing condemns the part itself' : `stays open: ${named(p.open)}`}`,
     );
+  lines.push('', ...restingOnLooks(proofs));
   return { text: lines.join('\n'), exit: 0 };
+}
+
+/** Proofs that one look decides: as often as somebody is wrong about it, a proof is wrong or does not come. */
+function restingOnLooks(proofs: readonly ProofOutlook[]): string[] {
+  const proved = proofs.filter((p) => p.whole);
+  const resting = proved.filter((p) => p.looks.length > 0);
+  const weight = (list: readonly ProofOutlook[]): number => list.reduce((sum, p) => sum + p.fault.prior, 0);
+  const right = (p: ProofOutlook): number => p.looks.reduce((share, look) => share * look.tells, 1);
+  const erring = resting.reduce((sum, p) => sum + p.fault.prior * (1 - right(p)), 0);
+  const percent = (part: number): string => ((100 * part) / Math.max(weight(proved), Number.MIN_VALUE)).toFixed(1);
+  return [
+    `Proofs that a look decides (${resting.length}), ${percent(weight(resting))} % of all; a careful person is wrong about it in ${percent(erring)} % of all:`,
+    ...resting.map(
+      (p) =>
+        `  ${p.fault.id.padEnd(34)} ${p.looks.map((l) => `${l.id} (right ${Math.round(100 * l.tells)} of 100)`).join(', ')}`,
+    ),
+  ];
 }

@@ -94,7 +94,7 @@ describe('simulate, netlist and profiles', () => {
     expect(covered.distinct).toBeGreaterThanOrEqual(35);
     // A profile that is being written is named by its file.
     expect(zetalysis('profiles', '--coverage', 'docs/examples/wall-heater.yaml').out).toMatch(
-      /wall-heater\.yaml: \d+ fault modes[\s\S]*Cheapest proof from a watched try: \d+\.\d min/,
+      /wall-heater\.yaml: \d+ fault modes[\s\S]*Cheapest proof from a watched try: \d+\.\d min[\s\S]*Proofs that a look decides \(\d+\), \d+\.\d % of all/,
     );
     expect(zetalysis('simulate', 'docs/examples/wall-heater.yaml', '--fault', 'gas.off').out).toMatch(/Sparks/);
   });

@@ -1,6 +1,6 @@
 import { coverage, Engine, watchedTry, type Evidence, type Hypothesis } from '../src/diagnosis';
 import { FAMILIES, profile } from './models';
-import { followed } from './visits';
+import { followed } from '../src/diagnosis';
 
 /** Answers that speak for one of two by less than this do not tell them apart. */
 const EVEN = 3;

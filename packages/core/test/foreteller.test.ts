@@ -4,7 +4,7 @@ import { fitEvidence } from '../src/diagnosis/posterior';
 import { weightOf } from '../src/diagnosis/proof';
 import { NORMAL_SETUP } from '../src/sequence';
 import { profile } from './models';
-import { followed } from './visits';
+import { followed } from '../src/diagnosis';
 
 const nothing: Evidence = { episodes: [{ setup: NORMAL_SETUP, repaired: [] }], items: [] };
 

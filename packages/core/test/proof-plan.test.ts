@@ -1,6 +1,6 @@
 import { Engine, predicts, watchedTry, type Evidence, type Hypothesis } from '../src/diagnosis';
 import { profile } from './models';
-import { followed } from './visits';
+import { followed } from '../src/diagnosis';
 
 /** A watched try whose status light nobody read. */
 function watched(engine: Engine, h: Hypothesis): Evidence {

@@ -16,7 +16,7 @@ import {
 import { findNet } from '../src/profile';
 import { USUAL_SCHOOL } from '../src/component-test';
 import { profile } from './models';
-import { followed } from './visits';
+import { followed } from '../src/diagnosis';
 
 const hypothesis = (engine: Engine, id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
 const standing = (engine: Engine, evidence: Evidence) => {
@@ -159,6 +159,21 @@ describe('the outlook on a proof', () => {
     expect({ whole, open }).toEqual({ whole: true, open: [] });
     expect(minutes).toBeGreaterThan(1);
     expect(minutes).toBeLessThan(10);
+  });
+
+  test('a look that decides is named with how often it is right; a proof by measuring has none', () => {
+    const heater = new Engine(profile('mobile-water-heater'));
+    const furnace = new Engine(profile('furnace-condensing'));
+    const looksOf = (of: Engine, id: string) => proofOutlook(of, [hypothesis(of, id)])[0]!.looks;
+    expect(looksOf(heater, 'orifice.nested')).toContainEqual({ id: 'orifice-look', tells: 0.95 });
+    expect(looksOf(furnace, 'igniter.open')).toEqual([]);
+    // What cannot be proved rests on nothing.
+    expect(outlook('low-pressure.open').looks).toEqual([]);
+  });
+
+  test('a test that the appliance does not have is named', () => {
+    const fault = hypothesis(engine, 'thermostat.open');
+    expect(() => followed(engine, fault, watchedTry(engine, fault), ['look moon'])).toThrow(/no test "look moon"/);
   });
 
   // Refrigerant is for licensed people: this tool stops at the switch, and so does its proof.

@@ -17,7 +17,7 @@ import { quantityAt, type Trace } from '../src/sequence';
 import { formatReading } from '../src/units';
 import { FAMILIES, profile } from './models';
 import { traceOf } from './runs';
-import { followed } from './visits';
+import { followed } from '../src/diagnosis';
 
 // What stands for seconds and then changes, again and again: somebody comes in either part of it.
 

@@ -5,9 +5,10 @@
 export { Engine, ENGINE_VERSION, type Assessment, type Situation, type Suspect } from './engine';
 export { COMPLAINT_IDS, COMPLAINTS, type Complaint } from './complaint';
 export { coverage, type Coverage } from './coverage';
-export { proofOutlook, watchedTry, type ProofOutlook } from './proof-outlook';
+export { proofOutlook, watchedTry, type DecidingLook, type ProofOutlook } from './proof-outlook';
 export { explain, type Reason } from './explain';
 export { findReadings, parseSought, type Found, type Sought } from './find-readings';
+export { followed } from './followed';
 export { synthesise } from './foreteller';
 export { guideOf, type FaultGuide, type Guide } from './guide';
 export { byTelephone, partsToCarry, telephoneQuestions, type Carried } from './triage';

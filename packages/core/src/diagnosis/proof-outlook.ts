@@ -1,4 +1,5 @@
 import type { Engine } from './engine';
+import { followed } from './followed';
 import { synthesise } from './foreteller';
 import type { Hypothesis } from './hypothesis';
 import { FIRST_EPISODE, type Evidence, type Question } from './observation';
@@ -20,6 +21,13 @@ export function watchedTry(engine: Engine, h: Hypothesis): Evidence {
   };
 }
 
+/** A look without which a proof would be none: who is wrong about it proves wrongly, or nothing. */
+export interface DecidingLook {
+  readonly id: string;
+  /** How often a careful person is right about it. */
+  readonly tells: number;
+}
+
 /** How far a fault can be proved before it is mended, once a try was watched. */
 export interface ProofOutlook {
   readonly fault: Hypothesis;
@@ -28,6 +36,8 @@ export interface ProofOutlook {
   readonly whole: boolean;
   /** Rivals that no test excludes; with none, it is the part itself that nothing condemns. */
   readonly open: readonly Hypothesis[];
+  /** Looks that decide its cheapest proof by themselves; none while it cannot be proved. */
+  readonly looks: readonly DecidingLook[];
 }
 
 /** The cheapest proof of some faults, each from its own watched try. */
@@ -36,8 +46,29 @@ export function proofOutlook(engine: Engine, faults: readonly Hypothesis[]): Pro
     const evidence = watchedTry(engine, fault);
     const assessment = engine.assess(evidence, { pairs: false });
     const situation = { evidence, declined: new Set<string>(), role: 'technician' as const };
-    const { minutes, paid, open } = engine.planProof(situation, assessment, fault);
+    const { shares, minutes, paid, open } = engine.planProof(situation, assessment, fault);
     const sum = [...minutes.values()].reduce((total, m) => total + m, 0);
-    return { fault, minutes: sum, whole: paid > 0.999, open };
+    const whole = paid > 0.999;
+    return {
+      fault,
+      minutes: sum,
+      whole,
+      open,
+      looks: whole ? deciding(engine, fault, evidence, [...shares.keys()]) : [],
+    };
+  });
+}
+
+function deciding(engine: Engine, fault: Hypothesis, watched: Evidence, ids: readonly string[]): DecidingLook[] {
+  const proves = (tests: readonly string[]): boolean => {
+    const { proof } = engine.assess(followed(engine, fault, watched, tests), { pairs: false });
+    return proof?.standing === 'proved' && proof.cause?.standing === 'proved';
+  };
+  if (!proves(ids)) return [];
+  return ids.flatMap((id) => {
+    const question = engine.tests.find((t) => t.id === id)!.question;
+    if (question.kind !== 'look' || proves(ids.filter((other) => other !== id))) return [];
+    const { id: look, tells } = engine.model.looks[question.look]!;
+    return [{ id: look, tells }];
   });
 }

@@ -1,11 +1,19 @@
-import { setupFor, synthesise, type Engine, type Evidence, type Hypothesis } from '../src/diagnosis';
+import type { Engine } from './engine';
+import { synthesise } from './foreteller';
+import type { Hypothesis } from './hypothesis';
+import type { Evidence } from './observation';
+import { setupFor } from './tests';
 
-/** Adds the answers to some tests, as the fault gives them; what a test changes is put back after it. */
+/**
+ * Evidence with the answers to some more tests, by id, as a fault gives them when nobody errs; what a test changes is put
+ * back after it. Throws RangeError for a test that the appliance does not have.
+ */
 export function followed(engine: Engine, h: Hypothesis, before: Evidence, ids: readonly string[]): Evidence {
   let { episodes } = before;
   const items = [...before.items];
   for (const id of ids) {
-    const test = engine.tests.find((t) => t.id === id)!;
+    const test = engine.tests.find((t) => t.id === id);
+    if (!test) throw new RangeError(`no test "${id}" in ${engine.model.id}`);
     const normal = episodes[episodes.length - 1]!;
     if (test.intervention) episodes = [...episodes, { ...normal, setup: setupFor(normal.setup, test.intervention) }];
     const prediction = engine.expect({ episodes, items }, h, test.question);
