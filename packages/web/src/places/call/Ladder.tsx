@@ -5,6 +5,7 @@ import { wireWords } from './wire-names';
 import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { PartGlyph } from './PartGlyph';
+import { differsWords } from './net-words';
 import { partNames } from './part-names';
 
 const LEAST_WIDTH = 540;
@@ -148,7 +149,11 @@ function Rung({
               {own !== undefined && (
                 <tspan className="own-wire"> {wires![item.name]!.terminal || wires![item.name]!.colour}</tspan>
               )}
-              {net?.there?.differs && <tspan className="measured"> ≠ {inBrief(net.there.shows)}</tspan>}
+              {net?.there?.differs && (
+                <tspan className="measured">
+                  {differsWords(item.name.length, inBrief(net.there.shows), toNextNet(shown, xs, i))}
+                </tspan>
+              )}
               {net?.measured !== undefined && <tspan className="measured"> {inBrief(net.measured)}</tspan>}
             </text>
           </g>
@@ -156,6 +161,12 @@ function Rung({
       })}
     </g>
   );
+}
+
+/** Pixels from a net to the next one on its rung, or to the end. */
+function toNextNet(shown: readonly DrawnItem[], xs: readonly number[], i: number): number {
+  const next = shown.findIndex((other, n) => n > i && other.kind === 'net');
+  return next < 0 ? Infinity : xs[next]! - xs[i]!;
 }
 
 const diamond = (x: number, y: number): string => `M${x - 7} ${y}L${x} ${y - 7}L${x + 7} ${y}L${x} ${y + 7}Z`;
