@@ -51,7 +51,7 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
   const own = ownRoute(q, part);
   // What eyes and ears find broken in a consumer is not taken for it before power was measured there.
   const fed = part.branches.map((b) => fedAt(q, part, b)).filter((share) => share !== undefined);
-  if (fed.length > 0) return Math.max(own, finding(q, part, mode, 'gauge'), 0.5 * found + 0.5 * Math.max(...fed));
+  if (fed.length > 0) return Math.max(own, finding(q, part, mode, true), 0.5 * found + 0.5 * Math.max(...fed));
   // A blown fuse or a tripped switch is an answer, not a reason: it must hold when it is renewed.
   if (part.kind.name === 'fuse' || mode === 'tripped')
     return 0.5 * Math.max(own, found) + 0.5 * (curedBy(q, (i) => renews(model, i, part)) ? 1 : 0);
@@ -374,8 +374,8 @@ function shownByGauge(model: Model, part: Part, quantity: number): number {
   return alone || part.kind.name === 'condition' ? FINDING : 0;
 }
 
-/** What is wrong was found: by a careful look or gauge, or by two findings; `by` counts only one sort of them. */
-function finding({ model, h, items }: Inquiry, part: Part, mode: string, by?: 'look' | 'gauge'): number {
+/** What is wrong was found: by a careful look or gauge, or by two findings; `measured` lets no looks count. */
+function finding({ model, h, items }: Inquiry, part: Part, mode: string, measured = false): number {
   let weight = 0;
   const counted = new Set<string>();
   // A look does not decide alone against what was seen of the part itself.
@@ -387,8 +387,7 @@ function finding({ model, h, items }: Inquiry, part: Part, mode: string, by?: 'l
     const own = i.fits[h.index];
     if (!own || odd(own, i) || !odd(i.sound, i) || counted.has(i.group)) continue;
     const o = i.item.observation;
-    if (by !== undefined && o.kind !== by) continue;
-    if (o.kind === 'look' && answerShows(model, o.look, o.answer, part, mode)) {
+    if (o.kind === 'look' && !measured && answerShows(model, o.look, o.answer, part, mode)) {
       counted.add(i.group);
       weight += !doubt && 1 - own.blunder >= CAREFUL ? 1 : FINDING;
     } else if (o.kind === 'gauge') {

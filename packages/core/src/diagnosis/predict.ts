@@ -1,6 +1,6 @@
 import { measureVolts } from '../circuit';
 import type { Model, Scope } from '../profile';
-import { OUTCOMES, quantityAt, voltsBetween, type Interval, type Segment, type Trace } from '../sequence';
+import { failureOf, OUTCOMES, quantityAt, voltsBetween, type Interval, type Segment, type Trace } from '../sequence';
 import type { FaultRef } from '../sequence';
 import { complainsOf } from './complaint';
 import type { Question } from './observation';
@@ -258,8 +258,7 @@ function predictOhms(
   branch: string,
 ): Prediction {
   const part = model.parts[partIndex]!;
-  const fault = faults.find((f) => f.part === partIndex);
-  const mode = fault && part.modes[fault.mode]!.id;
+  const mode = failureOf(part, faults);
   const spread = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.spread ?? 0));
   const ohmsIn = (state: string): number => {
     const electrical = part.kind.electrical(part.spec, state, mode, branch, 'dc');

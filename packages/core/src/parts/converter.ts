@@ -1,3 +1,4 @@
+import { actsWhileFed } from './fed';
 import { num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /** A power supply inside an appliance: line voltage in, low direct current out. The two sides meet only at ground. */
@@ -26,11 +27,7 @@ export const converter: PartKind = {
     return { type: 'source', volts: num(spec, 'volts'), r: num(spec, 'ohms') * (fault === 'weak' ? 30 : 1), x: 0 };
   },
   feels: ({ spec, volts }) => Number(volts('input') >= num(spec, 'starts-at')),
-  move: ({ state, felt }) => {
-    if (state === 'off' && felt) return { to: 'on', after: 300 };
-    if (state === 'on' && !felt) return { to: 'off', after: 100 };
-    return undefined;
-  },
+  move: (view) => actsWhileFed(view, { to: 'on', after: 300 }, { to: 'off', after: 100 }),
   feeds: (spec, branch) => (branch === 'output' ? { volts: num(spec, 'volts'), frequency: 'dc' } : undefined),
   deadTests: () => [],
   symbol: (branch) => (branch === 'output' ? 'source' : 'load'),

@@ -1,3 +1,4 @@
+import { actsWhileFed } from './fed';
 import { num, ohms, OPEN, other, text, type PartKind } from './part-kind';
 
 /** An electric heating element in water. Its resistance follows from its plate: R = V² / P. */
@@ -25,11 +26,7 @@ export const element: PartKind = {
   ],
   electrical: (spec, _state, fault) => (fault === 'open' ? OPEN : ohms(num(spec, 'ohms'))),
   feels: ({ spec, fault, volts }) => Number(fault !== 'open' && volts('') >= num(spec, 'heats-at')),
-  move: ({ state, felt }) => {
-    if (state === 'cold' && felt) return { to: 'heating', after: 200 };
-    if (state === 'heating' && !felt) return { to: 'cold', after: 200 };
-    return undefined;
-  },
+  move: (view) => actsWhileFed(view, { to: 'heating', after: 200 }, { to: 'cold', after: 200 }),
   actsAt: (spec) => num(spec, 'heats-at'),
   deadTests: (spec) => [{ branch: '', title: 'element', low: num(spec, 'ohms') * 0.9, high: num(spec, 'ohms') * 1.2 }],
   symbol: () => 'load',

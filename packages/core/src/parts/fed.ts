@@ -1,3 +1,5 @@
+import type { Move, PartView } from './part-kind';
+
 /** How strongly something is fed that acts from some volts on and lets go below fewer. */
 export const NOTHING = 0;
 /** Enough to hold what has pulled in. */
@@ -8,3 +10,10 @@ export const PULLS = 2;
 /** How strongly `volts` feed something that holds from `holds` and pulls in from `pulls` on, in the same unit. */
 export const fed = (volts: number, holds: number, pulls: number): number =>
   volts < holds ? NOTHING : volts < pulls ? HOLDS : PULLS;
+
+/** Where a part goes that acts while it is fed and rests otherwise; the times are what it takes to get there, milliseconds. */
+export function actsWhileFed({ state, felt }: PartView, acting: Move, resting: Move): Move | undefined {
+  if (state === resting.to && felt !== NOTHING) return acting;
+  if (state === acting.to && felt === NOTHING) return resting;
+  return undefined;
+}

@@ -1,3 +1,4 @@
+import { actsWhileFed } from './fed';
 import { num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /**
@@ -33,11 +34,8 @@ export const glowIgniter: PartKind = {
     return ohms((hot ? num(spec, 'hot-ohms') : num(spec, 'cold-ohms')) * (fault === 'weak' ? 2.6 : 1));
   },
   feels: ({ spec, fault, volts }) => Number(fault !== 'open' && volts('') >= num(spec, 'glows-at')),
-  move: ({ state, spec, felt }) => {
-    if (state === 'cold' && felt) return { to: 'glowing', after: num(spec, 'heat-up') * 1000 };
-    if (state === 'glowing' && !felt) return { to: 'cold', after: 6000 };
-    return undefined;
-  },
+  move: (view) =>
+    actsWhileFed(view, { to: 'glowing', after: num(view.spec, 'heat-up') * 1000 }, { to: 'cold', after: 6000 }),
   actsAt: (spec) => num(spec, 'glows-at'),
   deadTests: (spec) => [
     { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') },

@@ -1,3 +1,4 @@
+import { actsWhileFed } from './fed';
 import { num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /** A single-phase motor: inducer, blower, fan. */
@@ -39,11 +40,8 @@ export const motor: PartKind = {
   },
   feels: ({ spec, fault, volts }) =>
     Number((fault === undefined || fault === 'tired') && volts('') >= num(spec, 'runs-at')),
-  move: ({ state, spec, felt }) => {
-    if (state === 'stopped' && felt) return { to: 'running', after: num(spec, 'spin-up') * 1000 };
-    if (state === 'running' && !felt) return { to: 'stopped', after: 1000 };
-    return undefined;
-  },
+  move: (view) =>
+    actsWhileFed(view, { to: 'running', after: num(view.spec, 'spin-up') * 1000 }, { to: 'stopped', after: 1000 }),
   actsAt: (spec) => num(spec, 'runs-at'),
   deadTests: (spec) => [{ branch: '', title: 'winding', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
   symbol: () => 'motor',

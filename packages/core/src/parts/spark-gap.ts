@@ -1,3 +1,4 @@
+import { actsWhileFed } from './fed';
 import { num, ohms, other, type PartKind } from './part-kind';
 
 /** A spark electrode with its generator, fed by a control output. */
@@ -20,11 +21,7 @@ export const sparkGap: PartKind = {
   ],
   electrical: (spec) => ohms(num(spec, 'ohms')),
   feels: ({ spec, fault, volts }) => Number(fault === undefined && volts('') >= num(spec, 'sparks-at')),
-  move: ({ state, felt }) => {
-    if (state === 'quiet' && felt) return { to: 'sparking', after: 100 };
-    if (state === 'sparking' && !felt) return { to: 'quiet', after: 100 };
-    return undefined;
-  },
+  move: (view) => actsWhileFed(view, { to: 'sparking', after: 100 }, { to: 'quiet', after: 100 }),
   actsAt: (spec) => num(spec, 'sparks-at'),
   deadTests: () => [],
   symbol: () => 'spark',

@@ -1,3 +1,4 @@
+import { actsWhileFed } from './fed';
 import { num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 const HALVES = ['a1', 'a2', 'b1', 'b2'] as const;
@@ -39,11 +40,8 @@ export const stepper: PartKind = {
   },
   feels: ({ spec, fault, volts }) =>
     Number(fault === undefined && HALVES.every((half) => volts(half) >= num(spec, 'steps-at'))),
-  move: ({ state, spec, felt }) => {
-    if (state === 'parked' && felt) return { to: 'set', after: num(spec, 'sets-in') * 1000 };
-    if (state === 'set' && !felt) return { to: 'parked', after: 1000 };
-    return undefined;
-  },
+  move: (view) =>
+    actsWhileFed(view, { to: 'set', after: num(view.spec, 'sets-in') * 1000 }, { to: 'parked', after: 1000 }),
   actsAt: (spec) => num(spec, 'steps-at'),
   deadTests: (spec) =>
     HALVES.map((branch) => ({

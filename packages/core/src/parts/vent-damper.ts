@@ -1,3 +1,4 @@
+import { actsWhileFed } from './fed';
 import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /** A motorised vent damper: the motor opens the blade, then the end switch passes power to the burner. */
@@ -36,11 +37,9 @@ export const ventDamper: PartKind = {
         fault !== 'motor-open' &&
         volts('motor') >= num(spec, 'runs-at'),
     ),
-  move: ({ state, spec, felt }) => {
-    const after = num(spec, 'travel') * 1000;
-    if (state === 'shut' && felt) return { to: 'open', after };
-    if (state === 'open' && !felt) return { to: 'shut', after };
-    return undefined;
+  move: (view) => {
+    const after = num(view.spec, 'travel') * 1000;
+    return actsWhileFed(view, { to: 'open', after }, { to: 'shut', after });
   },
   actsAt: (spec) => num(spec, 'runs-at'),
   deadTests: (spec) => [

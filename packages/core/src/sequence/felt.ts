@@ -1,7 +1,7 @@
 import { fed, NOTHING, type Electrical, type Leads } from '../parts';
-import type { Branch, Controller, Model, Part } from '../profile';
 import type { Solution } from '../circuit';
-import type { FaultRef } from './setup';
+import type { Branch, Controller, Model, Part } from '../profile';
+import { failureOf, type FaultRef } from './setup';
 
 /**
  * What an appliance feels of its circuit: all that its movements take from it. Feelings of one appliance that are equal are
@@ -65,8 +65,7 @@ function feltByControl(
   solution: Solution,
   faults: readonly FaultRef[],
 ): number[] {
-  const mode = faults.find((f) => f.part === part)?.mode;
-  const fault = mode === undefined ? undefined : parts[part]!.modes[mode]!.id;
+  const fault = failureOf(parts[part]!, faults);
   const across = (branch: number): number => voltsBetween(solution, branches[branch]!.a, branches[branch]!.b);
   const supply = fault === 'dead' ? NOTHING : fed(across(supplyBranch), brownOut, restart);
   return [
@@ -93,12 +92,10 @@ class PartLeads implements Leads {
   }
 
   feel(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): number {
-    const { kind, index, modes } = this.part;
     this.solution = solution;
     this.ids = ids;
-    this.fault = undefined;
-    for (const f of faults) if (f.part === index) this.fault = modes[f.mode]!.id;
-    return kind.feels!(this);
+    this.fault = failureOf(this.part, faults);
+    return this.part.kind.feels!(this);
   }
 
   readonly volts = (name: string): number => {

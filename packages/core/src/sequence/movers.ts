@@ -1,7 +1,7 @@
 import type { PartView, Spec } from '../parts';
 import type { Model, Part, Scope } from '../profile';
 import type { Felt } from './felt';
-import type { FaultRef } from './setup';
+import { failureOf, type FaultRef } from './setup';
 import type { Memory, Millis } from './trace';
 
 /** The parts of the appliance in motion: their states, and where they are heading. */
@@ -115,10 +115,9 @@ export class Movers {
 }
 
 /** The way in which a part is broken, if it is one that its kind heeds when it moves. */
-function heeded({ index, kind, modes }: Part, heard: readonly FaultRef[]): string | undefined {
-  const fault = heard.find((f) => f.part === index);
-  const mode = fault && modes[fault.mode]!.id;
-  return mode !== undefined && kind.heeds?.includes(mode) ? mode : undefined;
+function heeded(part: Part, heard: readonly FaultRef[]): string | undefined {
+  const mode = failureOf(part, heard);
+  return mode !== undefined && part.kind.heeds?.includes(mode) ? mode : undefined;
 }
 
 /** What one part can see of the present appliance. */

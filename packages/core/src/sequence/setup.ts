@@ -1,3 +1,5 @@
+import type { Part } from '../profile';
+
 /** How the appliance is set while it is watched: one episode has one setup. */
 export interface Setup {
   readonly power: boolean;
@@ -30,4 +32,10 @@ export function setupKey(setup: Setup): string {
 export interface FaultRef {
   readonly part: number;
   readonly mode: number;
+}
+
+/** The way in which a part fails, by its id; undefined for a sound one. */
+export function failureOf({ index, modes }: Part, faults: readonly FaultRef[]): string | undefined {
+  for (const fault of faults) if (fault.part === index) return modes[fault.mode]!.id;
+  return undefined;
 }
