@@ -2,7 +2,7 @@ import type { Engine } from './engine';
 import { synthesise } from './foreteller';
 import type { Hypothesis } from './hypothesis';
 import type { Evidence } from './observation';
-import { setupFor } from './tests';
+import { episodesFor } from './tests';
 
 /**
  * Evidence with the answers to some more tests, by id, as a fault gives them when nobody errs; what a test changes is put
@@ -15,7 +15,7 @@ export function followed(engine: Engine, h: Hypothesis, before: Evidence, ids: r
     const test = engine.tests.find((t) => t.id === id);
     if (!test) throw new RangeError(`no test "${id}" in ${engine.model.id}`);
     const normal = episodes[episodes.length - 1]!;
-    if (test.intervention) episodes = [...episodes, { ...normal, setup: setupFor(normal.setup, test.intervention) }];
+    episodes = episodesFor(episodes, test);
     const prediction = engine.expect({ episodes, items }, h, test.question);
     const observation = synthesise(engine.model, test.question, prediction)!;
     items.push({ id, episode: episodes.length - 1, observation });
