@@ -125,7 +125,8 @@ class Equations {
   /** Adds elements; with the sources at rest their inner impedance alone counts. */
   add(elements: readonly Element[], atRest: boolean): void {
     const { yRe, yIm } = this;
-    for (const element of elements) {
+    for (let e = 0; e < elements.length; e++) {
+      const element = elements[e]!;
       let stamp = this.stamps.get(element);
       if (!stamp) this.stamps.set(element, (stamp = this.stampOf(element)));
       const { at, re, im, source } = stamp;
@@ -289,7 +290,8 @@ function reciprocal(r: number, x: number): Complex {
 function groups(circuit: Circuit, most: number): Int32Array {
   const group = new Int32Array(circuit.nodeCount);
   for (let node = 0; node < group.length; node++) group[node] = node;
-  for (const e of circuit.elements) {
+  for (let i = 0; i < circuit.elements.length; i++) {
+    const e = circuit.elements[i]!;
     if (e.type === 'transformer') {
       join(group, e.primary[0], e.primary[1]);
       join(group, e.secondary[0], e.secondary[1]);

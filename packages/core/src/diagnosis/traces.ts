@@ -1,5 +1,5 @@
 import type { Model } from '../profile';
-import { setupKey, type Courses, type FaultRef, type Memory, type Trace } from '../sequence';
+import { faultKey, setupKey, type Courses, type FaultRef, type Memory, type Trace } from '../sequence';
 import { chainKey, FIRST_EPISODE, questionKey, type Episode, type Question } from './observation';
 import { predict, type Prediction } from './predict';
 
@@ -111,8 +111,6 @@ export class Traces {
     return memory;
   }
 }
-
-const faultKey = (faults: readonly FaultRef[]): string => faults.map((f) => `${f.part}.${f.mode}`).join('+');
 
 /**
  * After a repair everything starts in order: whoever mends also renews the fuse, presses the reset and lights the pilot.

@@ -26,6 +26,22 @@ export type Comparison = (volts: Voltmeter) => boolean;
 
 export type ExpressionType = 'boolean' | Dimension;
 
+/** Something that an expression looks at and that can change while the appliance runs; `index` as in the model. */
+export interface Source {
+  readonly kind:
+    | 'part'
+    | 'output'
+    | 'input'
+    | 'quantity'
+    | 'env'
+    | 'region'
+    | 'counter'
+    | 'comparison'
+    /** Whether the control is up; there is one. */
+    | 'alive';
+  readonly index: number;
+}
+
 export interface Expression {
   readonly text: string;
   readonly type: ExpressionType;
@@ -43,8 +59,8 @@ export interface Expression {
   /** Settings it asks about, by place in the model's `env`. */
   readonly settings: readonly number[];
   readonly asksVolts: boolean;
-  /** The answer changes only when a part, the control or the surroundings do; never by time passing. */
-  readonly timeless: boolean;
+  /** Everything whose change may change the answer; besides, only the passing of its durations does. */
+  readonly sources: readonly Source[];
 }
 
 /** A name resolved against the profile. */
@@ -130,11 +146,12 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
   let at = 0;
   const durations: number[] = [];
   const thresholds: { quantity: number; value: number }[] = [];
-  const parts = new Set<number>();
-  const quantities = new Set<number>();
+  const sources: Source[] = [];
+  const looksAt = (kind: Source['kind'], index: number): void => {
+    if (!sources.some((s) => s.kind === kind && s.index === index)) sources.push({ kind, index });
+  };
+  const looked = (kind: Source['kind']): number[] => sources.filter((s) => s.kind === kind).map((s) => s.index);
   const faults: { part: number; mode: number }[] = [];
-  const settings = new Set<number>();
-  let asksVolts = false;
 
   const peek = (): Token | undefined => tokens[at];
   const take = (symbol: string): boolean => {
@@ -194,6 +211,7 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
         throw new ExpressionError(`"${text}": compare volts with plain numbers or other volts`);
       const holds = COMPARE[operator]!(left.metered, right.metered);
       const index = names.addComparison((volts) => holds(volts) !== 0);
+      looksAt('comparison', index);
       return { type: 'boolean', evaluate: (s) => (s.compared(index) ? 1 : 0) };
     }
     if (left.quantity !== undefined || right.quantity !== undefined) {
@@ -251,7 +269,10 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       const value = name === 'true' ? 1 : 0;
       return { type: 'boolean', evaluate: () => value };
     }
-    if (name === 'alive') return { type: 'boolean', evaluate: (s) => (s.alive() ? 1 : 0) };
+    if (name === 'alive') {
+      looksAt('alive', 0);
+      return { type: 'boolean', evaluate: (s) => (s.alive() ? 1 : 0) };
+    }
     if (name === 'after') {
       need('(');
       const token = tokens[at++];
@@ -276,27 +297,32 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
       need(',');
       const b = names.resolveNet(needName('a net'));
       need(')');
-      asksVolts = true;
       return { type: 'voltage', evaluate: neverAsked, metered: (volts) => volts(a, b), asksVolts: true };
     }
     const found = names.resolve(name);
     switch (found.kind) {
       case 'part':
-        parts.add(found.part);
+        looksAt('part', found.part);
         return { type: 'boolean', evaluate: (s) => (s.partIs(found.part, found.state) ? 1 : 0) };
       case 'output':
+        looksAt('output', found.port);
         return { type: 'boolean', evaluate: (s) => (s.outputOn(found.port) ? 1 : 0) };
       case 'input':
+        looksAt('input', found.input);
         return { type: 'boolean', evaluate: (s) => (s.input(found.input) ? 1 : 0) };
       case 'quantity':
-        quantities.add(found.quantity);
+        looksAt('quantity', found.quantity);
         return { type: found.dimension, evaluate: (s) => s.quantity(found.quantity), quantity: found.quantity };
       case 'env':
-        settings.add(found.env);
+        looksAt('env', found.env);
         return { type: 'boolean', evaluate: (s) => (s.env(found.env) ? 1 : 0) };
       case 'region':
+        // A region of a control that is down is in no state.
+        looksAt('alive', 0);
+        looksAt('region', found.region);
         return { type: 'boolean', evaluate: (s) => (s.regionIs(found.region, found.state) ? 1 : 0) };
       case 'counter':
+        looksAt('counter', found.counter);
         return { type: 'none', evaluate: (s) => s.counter(found.counter) };
     }
   };
@@ -313,12 +339,12 @@ export function compileExpression(text: string, names: Names, wanted?: Expressio
     evaluate: root.evaluate,
     durations,
     thresholds,
-    parts: [...parts],
-    quantities: [...quantities],
+    parts: looked('part'),
+    quantities: looked('quantity'),
     faults,
-    settings: [...settings],
-    asksVolts,
-    timeless: quantities.size === 0 && durations.length === 0,
+    settings: looked('env'),
+    asksVolts: looked('comparison').length > 0,
+    sources,
   };
 }
 

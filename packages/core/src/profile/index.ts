@@ -8,5 +8,5 @@ export { checkStructure } from './check-structure';
 export { loadProfile, PROFILE_FORMAT, variantsOf, type LoadOptions } from './load';
 export { formatProblem, isMap, ProblemError, SourceFile, type Data, type DataMap, type Problem } from './document';
 export { nearest, unknownName } from './nearest';
-export type { Comparison, Expression, Scope, Voltmeter } from './expression';
+export type { Comparison, Expression, Scope, Source, Voltmeter } from './expression';
 export { Fields, type Path } from './fields';

@@ -116,9 +116,21 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     }
   };
   /** For what is asked all the time while the appliance runs: the moment at which its answer changes must not be missed. */
-  const watched: Compile = (text, path, wanted) => {
+  const watched =
+    (compiled: Compile): Compile =>
+    (text, path, wanted) => {
+      const expression = compiled(text, path, wanted);
+      for (const t of expression.thresholds) noteThreshold(t.quantity, t.value);
+      return expression;
+    };
+  /** For what belongs to no state of the control. */
+  const untimed: Compile = (text, path, wanted) => {
     const expression = compile(text, path, wanted);
-    for (const t of expression.thresholds) noteThreshold(t.quantity, t.value);
+    if (expression.durations.length > 0)
+      file.problem(
+        path,
+        `"${text}": after(…) counts from when the control entered a state, so it stands in guards alone; give a rule its own "after", or the circuit a part of kind delay`,
+      );
     return expression;
   };
 
@@ -134,7 +146,8 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
     const spec = { ...raw.spec };
     for (const [field, rule] of Object.entries(raw.kind.fields)) {
       const value = spec[field];
-      if (rule.type === 'expression') conditions.set(field, watched(String(value), [...raw.path, field], 'boolean'));
+      if (rule.type === 'expression')
+        conditions.set(field, watched(untimed)(String(value), [...raw.path, field], 'boolean'));
       if (rule.type === 'quantity') {
         const found = quantityIds.indexOf(String(value));
         if (found < 0) file.problem([...raw.path, field], unknownName('quantity', String(value), quantityIds));
@@ -185,7 +198,9 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       const is = fields.quantity(rule, 'is', at, dimension ?? 'none', hold ? 0 : undefined);
       return {
         when:
-          rule['when'] === undefined ? undefined : watched(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
+          rule['when'] === undefined
+            ? undefined
+            : watched(untimed)(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
         is: spread > 0 ? zero + vary(id, is - zero, spread) : is,
         hold,
         after: Math.round(fields.quantity(rule, 'after', at, 'time', 0) * 1000),
@@ -205,7 +220,6 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       lasting: fields.flag(entry, 'lasting', path, false) || fields.flag(entry, 'stands', path, false),
       stands: fields.flag(entry, 'stands', path, false),
       thresholds: [],
-      timeless: rules.every((rule) => rule.when?.timeless !== false),
     };
   });
 
@@ -223,7 +237,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
           quantities,
           controllerHas,
           codes.map((c) => c.id),
-          watched,
+          watched(compile),
         )
       : undefined;
   for (const input of controller?.inputs ?? [])
@@ -232,10 +246,10 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       noteThreshold(input.quantity, input.breaks);
     }
 
-  const phases = loadPhases(fields, root, watched);
+  const phases = loadPhases(fields, root, watched(untimed));
   const points = loadPoints(fields, root, netlist.nets);
   const gauges = loadGauges(fields, root, quantities, phases);
-  const looks = loadLooks(fields, root, compile);
+  const looks = loadLooks(fields, root, untimed);
   const asked = { phases, gauges, looks, nets: netlist.nets };
   for (const raw of rawParts)
     if (raw.assembly !== undefined && !parts.some((p) => p.id === raw.assembly))

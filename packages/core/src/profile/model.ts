@@ -125,8 +125,6 @@ export interface Quantity {
   readonly stands: boolean;
   /** Every value that something in the profile compares it with. */
   readonly thresholds: readonly number[];
-  /** No rule looks at another quantity: a heading changes only when a part, the control or the surroundings do. */
-  readonly timeless: boolean;
 }
 
 export interface Guard {

@@ -86,8 +86,10 @@ export class CircuitStates {
 
   private solvedFor(ids: readonly number[], faults: readonly FaultRef[]): Known {
     let key = String.fromCharCode(...ids);
-    for (const fault of faults)
-      if (this.model.parts[fault.part]!.modes[fault.mode]!.shorts) key += `;${fault.part}.${fault.mode}`;
+    for (let i = 0; i < faults.length; i++) {
+      const { part, mode } = faults[i]!;
+      if (this.model.parts[part]!.modes[mode]!.shorts) key += `;${part}.${mode}`;
+    }
     let state = this.solved.get(key);
     if (!state) {
       const circuit = this.build(ids, faults);

@@ -1,23 +1,22 @@
 import type { Expression, Model } from '../profile';
-import { setByHand, type CircuitState, type CircuitStates } from './circuit-state';
+import { Arrangement, type Stand } from './arrangement';
+import type { CircuitState, CircuitStates } from './circuit-state';
 import { traceOf, type Course } from './course';
 import type { Felt } from './felt';
-import { setupKey, type FaultRef, type Setup } from './setup';
+import { Listeners } from './listeners';
+import { faultKey, setupKey, type FaultRef, type Setup } from './setup';
 import { Simulator } from './simulator';
 import type { Memory, Trace } from './trace';
 
 /** A moment of a course at which the circuit is sensed; what is felt decides how it goes on. */
 interface Crossing {
-  readonly branchStates: Uint8Array;
-  /** Electrical id of each branch when nothing is broken. */
-  readonly sound: readonly number[];
+  readonly stand: Stand;
   readonly ways: Map<Felt, Crossing | Course>;
 }
 
 /** All courses that begin alike. */
 interface Beginning {
-  /** What was set by hand, by branch. */
-  readonly fixed: Int32Array;
+  readonly arrangement: Arrangement;
   first: Crossing | undefined;
 }
 
@@ -28,13 +27,16 @@ interface Beginning {
  */
 export class Courses {
   private readonly beginnings = new Map<string, Beginning>();
+  private readonly arrangements = new Map<string, Arrangement>();
   /** By part, then by mode: whether the fault is heard without the circuit. */
   private readonly heard: readonly (readonly boolean[])[];
+  private readonly listeners: Listeners;
   /** How many runs were simulated; the others went a way that was known. */
   simulated = 0;
 
   constructor(readonly circuits: CircuitStates) {
     this.heard = heardFaults(circuits.model);
+    this.listeners = new Listeners(circuits.model);
   }
 
   /**
@@ -43,18 +45,19 @@ export class Courses {
    * Deterministic; integer milliseconds.
    */
   run(faults: readonly FaultRef[], setup: Setup, memory?: Memory): Trace {
-    const { model } = this.circuits;
+    const { model, matters } = this.circuits;
     const heard = faults.filter((f) => this.heard[f.part]![f.mode]);
     const beginning = this.beginning(heard, setup, memory);
-    const known = this.follow(beginning, faults);
+    const broken = faultKey(faults);
+    const known = follow(beginning, faults, broken);
     if (known) return known;
     this.simulated++;
     const circuits: CircuitState[] = [];
     let at: Crossing | undefined;
     let felt: Felt | undefined;
-    const course = new Simulator(model, this.circuits.matters, heard, setup, memory, (branchStates) => {
-      at = this.crossing(beginning, at, felt, branchStates);
-      const sensed = this.sense(beginning, at, faults);
+    const course = new Simulator(model, matters, this.listeners, heard, setup, memory, (branchStates) => {
+      at = crossing(beginning, at, felt, branchStates);
+      const sensed = beginning.arrangement.sense(at.stand, faults, broken);
       circuits.push(sensed.circuit);
       return (felt = sensed.felt);
     }).run();
@@ -63,59 +66,52 @@ export class Courses {
   }
 
   private beginning(heard: readonly FaultRef[], setup: Setup, memory: Memory | undefined): Beginning {
+    const set = setupKey(setup);
     const key = [
-      setupKey(setup),
-      ...heard.map((f) => `${f.part}.${f.mode}`),
+      set,
+      faultKey(heard),
       ...(memory ? ['after', ...[...memory.partStates, ...memory.quantities].map(([of, is]) => `${of}:${is}`)] : []),
     ].join('|');
     let beginning = this.beginnings.get(key);
     if (!beginning)
-      this.beginnings.set(key, (beginning = { fixed: setByHand(this.circuits.model, setup), first: undefined }));
+      this.beginnings.set(key, (beginning = { arrangement: this.arrangement(set, setup), first: undefined }));
     return beginning;
   }
 
-  /** The trace under these faults, if somebody has gone that way before. */
-  private follow(beginning: Beginning, faults: readonly FaultRef[]): Trace | undefined {
-    const circuits: CircuitState[] = [];
-    let at = beginning.first;
-    while (at) {
-      const { circuit, felt } = this.sense(beginning, at, faults);
-      circuits.push(circuit);
-      const next = at.ways.get(felt);
-      if (next && 'segments' in next) return traceOf(next, circuits);
-      at = next;
-    }
-    return undefined;
+  private arrangement(key: string, setup: Setup): Arrangement {
+    let arrangement = this.arrangements.get(key);
+    if (!arrangement) this.arrangements.set(key, (arrangement = new Arrangement(this.circuits, setup)));
+    return arrangement;
   }
+}
 
-  /** Where the simulation is now: `before` is the crossing it comes from, and what it felt there. */
-  private crossing(
-    beginning: Beginning,
-    before: Crossing | undefined,
-    felt: Felt | undefined,
-    branchStates: Uint8Array,
-  ): Crossing {
-    const known = before ? (before.ways.get(felt!) as Crossing | undefined) : beginning.first;
-    if (known) return known;
-    const sound: number[] = [];
-    for (let branch = 0; branch < branchStates.length; branch++) {
-      const fixed = beginning.fixed[branch]!;
-      sound.push(fixed >= 0 ? fixed : this.circuits.electricalId(branch, branchStates[branch]!));
-    }
-    const crossing: Crossing = { branchStates: branchStates.slice(), sound, ways: new Map() };
-    if (before) before.ways.set(felt!, crossing);
-    else beginning.first = crossing;
-    return crossing;
+/** The trace under these faults, if somebody has gone that way before. */
+function follow({ first, arrangement }: Beginning, faults: readonly FaultRef[], broken: string): Trace | undefined {
+  const circuits: CircuitState[] = [];
+  let at = first;
+  while (at) {
+    const { circuit, felt } = arrangement.sense(at.stand, faults, broken);
+    circuits.push(circuit);
+    const next = at.ways.get(felt);
+    if (next && 'segments' in next) return traceOf(next, circuits);
+    at = next;
   }
+  return undefined;
+}
 
-  private sense({ fixed }: Beginning, { branchStates, sound }: Crossing, faults: readonly FaultRef[]) {
-    const { circuits } = this;
-    const ids = sound.slice();
-    for (const { part, mode } of faults)
-      for (const { index } of circuits.model.parts[part]!.branches)
-        if (fixed[index]! < 0) ids[index] = circuits.electricalId(index, branchStates[index]!, mode);
-    return circuits.sense(ids, faults);
-  }
+/** Where a simulation is now: `before` is the crossing it comes from, and what it felt there. */
+function crossing(
+  beginning: Beginning,
+  before: Crossing | undefined,
+  felt: Felt | undefined,
+  branchStates: Uint8Array,
+): Crossing {
+  const known = before ? (before.ways.get(felt!) as Crossing | undefined) : beginning.first;
+  if (known) return known;
+  const found: Crossing = { stand: beginning.arrangement.stand(branchStates), ways: new Map() };
+  if (before) before.ways.set(felt!, found);
+  else beginning.first = found;
+  return found;
 }
 
 /** The faults that an expression asks about, that a part heeds when it moves, or that decide the state it is found in. */

@@ -44,7 +44,10 @@ export class Feelings {
     const levels = this.feeling.map((leads) => leads.feel(solution, ids, faults));
     const control = controller ? feltByControl(this.model, controller, solution, faults) : [];
     const compared = comparisons.map((holds) => holds((a, b) => voltsBetween(solution, a, b)));
-    const key = [...levels, ...control, ...compared.map(Number)].join();
+    let key = '';
+    for (const level of levels) key += `${level},`;
+    for (const level of control) key += level;
+    for (const holds of compared) key += holds ? 'y' : 'n';
     let felt = this.known.get(key);
     if (!felt) this.known.set(key, (felt = this.made(levels, control, compared)));
     return felt;

@@ -6,7 +6,7 @@ export { checkProfile, type CheckedVariant } from './check-profile';
 export { CircuitStates, type CircuitState } from './circuit-state';
 export { Courses } from './courses';
 export { voltsBetween } from './felt';
-export { failureOf, NORMAL_SETUP, setupKey, type FaultRef, type Setup } from './setup';
+export { failureOf, faultKey, NORMAL_SETUP, setupKey, type FaultRef, type Setup } from './setup';
 export { findFault, run } from './run';
 export { waitsOf, type Wait } from './waits';
 export { RestlessError } from './simulator';

@@ -1,6 +1,7 @@
 import type { PartView, Spec } from '../parts';
 import type { Model, Part, Scope } from '../profile';
 import type { Felt } from './felt';
+import type { Due } from './listeners';
 import { failureOf, type FaultRef } from './setup';
 import type { Memory, Millis } from './trace';
 
@@ -16,8 +17,6 @@ export class Movers {
   private readonly moving: readonly number[];
   /** What each moving part can see; made once, they look at the present. */
   private readonly views: readonly View[];
-  /** Age of the appliance when a moving part was last asked; −1 when its answer may change by time alone. */
-  private readonly asked: Int32Array;
   felt!: Felt;
   scope!: Scope;
 
@@ -27,6 +26,7 @@ export class Movers {
     private readonly matters: readonly boolean[],
     heard: readonly FaultRef[],
     memory: Memory | undefined,
+    private readonly due: Due,
   ) {
     this.states = new Int8Array(model.parts.length);
     this.branchStates = new Uint8Array(model.branches.length);
@@ -34,7 +34,6 @@ export class Movers {
     this.pendingAt = new Float64Array(model.parts.length).fill(Infinity);
     this.moving = model.parts.filter((p) => p.kind.move).map((p) => p.index);
     this.views = this.moving.map((index) => new View(this, model.parts[index]!, heeded(model.parts[index]!, heard)));
-    this.asked = new Int32Array(this.moving.length).fill(-1);
     for (const part of model.parts)
       if (part.kind.starts !== undefined) this.states[part.index] = part.kind.states.indexOf(part.kind.starts);
     if (!memory)
@@ -50,7 +49,8 @@ export class Movers {
 
   /** Takes over the outputs the program commands. */
   setOutputs(outputs: readonly boolean[]): void {
-    for (const output of this.model.controller!.outputs) this.setBranch(output.branch, outputs[output.index] ? 1 : 0);
+    const declared = this.model.controller!.outputs;
+    for (let i = 0; i < declared.length; i++) this.setBranch(declared[i]!.branch, outputs[i] ? 1 : 0);
   }
 
   private setBranch(branch: number, state: number): void {
@@ -59,35 +59,29 @@ export class Movers {
     if (this.matters[branch]) this.stirred = true;
   }
 
-  /**
-   * Lets every part that is due arrive, and asks all where they are heading now; true when one arrived. `age` tells
-   * whether anything but time has changed: whom time does not move by itself is not asked again.
-   */
-  move(now: Millis, felt: Felt, scope: Scope, age: number): boolean {
+  /** Asks those who are due where they are heading, and lets every part whose time has come arrive; true when one arrived. */
+  move(now: Millis, felt: Felt, scope: Scope): boolean {
     let changed = false;
     this.felt = felt;
     this.scope = scope;
-    for (let m = 0; m < this.moving.length; m++) {
-      const index = this.moving[m]!;
-      if (this.asked[m] !== age) this.ask(m, now, age);
+    for (let i = 0; i < this.views.length; i++) {
+      const view = this.views[i]!;
+      const index = this.moving[i]!;
+      if (this.due.take(index)) this.ask(view, now);
       if (this.pendingAt[index]! > now) continue;
       this.states[index] = this.pendingTo[index]!;
       this.pendingTo[index] = -1;
       this.pendingAt[index] = Infinity;
-      for (const branch of this.model.parts[index]!.branches) this.setBranch(branch.index, this.states[index]);
+      for (const branch of view.part.branches) this.setBranch(branch.index, this.states[index]);
+      this.due.changed('part', index);
       changed = true;
     }
     return changed;
   }
 
-  /** Asks a moving part where it is heading. */
-  private ask(m: number, now: Millis, age: number): void {
-    const index = this.moving[m]!;
-    const view = this.views[m]!;
-    const { kind } = view.part;
-    view.timeless = true;
+  private ask(view: View, now: Millis): void {
+    const { index, kind } = view.part;
     const move = kind.move!(view);
-    this.asked[m] = view.timeless ? age : -1;
     const to = move === undefined ? -1 : kind.states.indexOf(move.to);
     if (move === undefined || to === this.states[index]) {
       this.pendingTo[index] = -1;
@@ -103,14 +97,17 @@ export class Movers {
 
   next(): Millis {
     let soonest = Infinity;
-    for (const index of this.moving) soonest = Math.min(soonest, this.pendingAt[index]!);
+    for (let index = 0; index < this.pendingAt.length; index++)
+      if (this.pendingAt[index]! < soonest) soonest = this.pendingAt[index]!;
     return soonest;
   }
 
   /** Where the moving parts are, where they are heading and when they arrive, seen from now. */
   outlook(now: Millis, into: number[]): void {
-    for (const index of this.moving)
+    for (let i = 0; i < this.moving.length; i++) {
+      const index = this.moving[i]!;
       into.push(this.states[index]!, this.pendingTo[index]!, this.pendingAt[index]! - now);
+    }
   }
 }
 
@@ -122,9 +119,6 @@ function heeded(part: Part, heard: readonly FaultRef[]): string | undefined {
 
 /** What one part can see of the present appliance. */
 class View implements PartView {
-  /** Whether everything it looked at since this was set stays as it is while nothing but time changes. */
-  timeless = true;
-
   constructor(
     private readonly movers: Movers,
     readonly part: Part,
@@ -144,13 +138,10 @@ class View implements PartView {
   }
 
   sensed(field: string): number {
-    this.timeless = false;
     return this.movers.scope.quantity(this.part.senses.get(field)!);
   }
 
   holds(field: string): boolean {
-    const condition = this.part.conditions.get(field)!;
-    if (!condition.timeless) this.timeless = false;
-    return condition.evaluate(this.movers.scope) !== 0;
+    return this.part.conditions.get(field)!.evaluate(this.movers.scope) !== 0;
   }
 }

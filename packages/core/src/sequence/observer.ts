@@ -1,6 +1,10 @@
 import type { Model, Scope } from '../profile';
 import type { Stretch } from './course';
+import type { Due } from './listeners';
 import type { Interval, Millis } from './trace';
+
+/** A stretch that still goes on. */
+type Going = { -readonly [field in keyof Stretch]: Stretch[field] };
 
 /** Writes down what happens: stretches in which nothing moves, and when each phase could be observed. */
 export class Observer {
@@ -9,19 +13,23 @@ export class Observer {
   readonly windows: Interval[][];
   private readonly cueFrom: Float64Array;
   private readonly windowFrom: Float64Array;
-  private open: Omit<Stretch, 'to'> | undefined;
+  private open: Going | undefined;
 
-  constructor(private readonly model: Model) {
+  constructor(
+    private readonly model: Model,
+    private readonly due: Due,
+  ) {
     this.cues = model.phases.map(() => []);
     this.windows = model.phases.map(() => []);
     this.cueFrom = new Float64Array(model.phases.length).fill(Infinity);
     this.windowFrom = new Float64Array(model.phases.length).fill(Infinity);
   }
 
-  /** Looks at every phase; `moved` tells whether anything but time has changed since the last look. */
-  observe(now: Millis, scope: Scope, moved: boolean): void {
-    for (const phase of this.model.phases) {
-      if (!moved && phase.cue.timeless && phase.window.timeless) continue;
+  /** Looks at every phase that is due. */
+  observe(now: Millis, scope: Scope): void {
+    for (let i = 0; i < this.cues.length; i++) {
+      if (!this.due.take(this.due.listeners.phases + i)) continue;
+      const phase = this.model.phases[i]!;
       note(this.cues[phase.index]!, this.cueFrom, phase.index, phase.cue.evaluate(scope) !== 0, now);
       note(this.windows[phase.index]!, this.windowFrom, phase.index, phase.window.evaluate(scope) !== 0, now);
     }
@@ -38,6 +46,7 @@ export class Observer {
     this.close(now);
     this.open = {
       from: now,
+      to: now,
       sensed,
       partStates: partStates.slice(),
       regionStates: regionStates.slice(),
@@ -56,7 +65,10 @@ export class Observer {
   }
 
   private close(now: Millis, last = false): void {
-    if (this.open && (now > this.open.from || last)) this.segments.push({ ...this.open, to: now });
+    if (this.open && (now > this.open.from || last)) {
+      this.open.to = now;
+      this.segments.push(this.open);
+    }
     this.open = undefined;
   }
 }

@@ -1,20 +1,26 @@
 import type { Model, Quantity, Scope } from '../profile';
+import type { Due } from './listeners';
 import { rampValue, type Memory, type Millis, type Ramp } from './trace';
 
 /** The physical quantities of the appliance: each heads for what its first matching rule says. */
 export class Plant {
   readonly ramps: Ramp[][];
   private readonly rule: Int16Array;
-  /** Age of the appliance when a quantity's rules were last asked. */
-  private readonly asked: Int32Array;
+  /** By quantity: when its present ramp begins to move, and when it has arrived. */
+  private readonly leaves: Float64Array;
+  private readonly arrives: Float64Array;
+  private looked: Millis;
 
   constructor(
     private readonly model: Model,
     from: Millis,
     memory: Memory | undefined,
+    private readonly due: Due,
   ) {
+    this.looked = from;
     this.rule = new Int16Array(model.quantities.length).fill(-1);
-    this.asked = new Int32Array(model.quantities.length).fill(-1);
+    this.leaves = new Float64Array(model.quantities.length).fill(from);
+    this.arrives = new Float64Array(model.quantities.length).fill(from);
     this.ramps = model.quantities.map((q) => {
       const value = memory?.quantities.get(q.index) ?? q.start;
       return [{ from, value, start: from, over: 0, target: value }];
@@ -30,25 +36,37 @@ export class Plant {
     return ramps[ramps.length - 1]!;
   }
 
-  /** Re-reads the rules; true when a quantity got a new heading. `age` tells whether anything but time has changed. */
-  move(now: Millis, scope: Scope, age: number): boolean {
+  /** Lets time pass: whoever looks at a quantity that was on its way is due. */
+  pass(now: Millis): void {
+    for (let quantity = 0; quantity < this.ramps.length; quantity++) {
+      if (this.looked < this.arrives[quantity]! && this.leaves[quantity]! <= now)
+        this.due.changed('quantity', quantity);
+    }
+    this.looked = now;
+  }
+
+  /** Re-reads the rules of those who are due; true when a quantity got a new heading. */
+  move(now: Millis, scope: Scope): boolean {
     let changed = false;
-    for (const quantity of this.model.quantities) {
-      if (quantity.timeless && this.asked[quantity.index] === age) continue;
-      this.asked[quantity.index] = age;
+    for (let index = 0; index < this.ramps.length; index++) {
+      if (!this.due.take(this.due.listeners.quantities + index)) continue;
+      const quantity = this.model.quantities[index]!;
       const found = holding(quantity, scope);
-      if (found === this.rule[quantity.index]) continue;
-      this.rule[quantity.index] = found;
+      if (found === this.rule[index]) continue;
+      this.rule[index] = found;
       const rule = quantity.rules[found]!;
-      const value = this.value(quantity.index, now);
-      const ramps = this.ramps[quantity.index]!;
+      const value = this.value(index, now);
+      const ramps = this.ramps[index]!;
       const stays = rule.hold || value === rule.is;
       const ramp: Ramp = stays
         ? { from: now, value, start: now, over: 0, target: value }
         : { from: now, value, start: now + rule.after, over: rule.over, target: rule.is };
       // Several headings at one instant: the last one counts.
-      if (this.latest(quantity.index).from === now) ramps[ramps.length - 1] = ramp;
+      if (this.latest(index).from === now) ramps[ramps.length - 1] = ramp;
       else ramps.push(ramp);
+      this.leaves[index] = ramp.start;
+      this.arrives[index] = ramp.start + ramp.over;
+      this.due.changed('quantity', index);
       changed = true;
     }
     return changed;
@@ -57,12 +75,14 @@ export class Plant {
   /** The next moment at which a quantity jumps, crosses a compared value or arrives. */
   next(now: Millis): Millis {
     let soonest = Infinity;
-    for (const { index, thresholds } of this.model.quantities) {
-      const ramp = this.latest(index);
-      const end = ramp.start + ramp.over;
+    for (let index = 0; index < this.ramps.length; index++) {
+      const end = this.arrives[index]!;
       if (now >= end) continue;
+      const ramp = this.latest(index);
+      const { thresholds } = this.model.quantities[index]!;
       if (ramp.over > 0)
-        for (const threshold of thresholds) {
+        for (let i = 0; i < thresholds.length; i++) {
+          const threshold = thresholds[i]!;
           const share = (threshold - ramp.value) / (ramp.target - ramp.value);
           if (!(share >= 0 && share < 1)) continue;
           const at = Math.ceil(ramp.start + share * ramp.over);

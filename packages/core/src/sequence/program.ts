@@ -1,6 +1,7 @@
 import { fed, HOLDS, NOTHING, PULLS } from '../parts';
 import type { Controller, Guard, Region, Scope } from '../profile';
 import type { Felt } from './felt';
+import type { Due } from './listeners';
 import type { Millis } from './trace';
 
 const SUPPLIES = ['down', 'booting', 'up'] as const;
@@ -15,16 +16,22 @@ export class Program {
   readonly entered: Float64Array;
   readonly counters: Float64Array;
   readonly outputs: boolean[];
+  /** By region: when a guard may next turn true by time alone. */
+  private readonly timerAt: Float64Array;
   /** The region whose guard is being asked; `after()` counts from its last change. */
   asking = 0;
 
-  constructor(private readonly controller: Controller) {
+  constructor(
+    private readonly controller: Controller,
+    private readonly due: Due,
+  ) {
     this.inputs = controller.inputs.map(() => false);
     this.inputAt = new Float64Array(controller.inputs.length).fill(Infinity);
     this.regionStates = Int8Array.from(controller.regions, (r) => r.start);
     this.entered = new Float64Array(controller.regions.length);
     this.counters = new Float64Array(controller.counters.length);
     this.outputs = controller.outputs.map(() => false);
+    this.timerAt = new Float64Array(controller.regions.length).fill(Infinity);
   }
 
   /** Brings supply, inputs and regions up to date with what is felt of the circuit; true when anything changed. */
@@ -56,6 +63,7 @@ export class Program {
       this.deadline = Infinity;
       this.entered.fill(now);
       this.refreshOutputs();
+      this.due.changed('alive', 0);
       return true;
     }
     if (felt !== NOTHING) {
@@ -66,18 +74,21 @@ export class Program {
     if (now < this.deadline) return false;
     this.supply = 'down';
     this.deadline = Infinity;
-    this.inputs.fill(false);
     this.inputAt.fill(Infinity);
-    this.counters.fill(0);
-    this.controller.regions.forEach((r) => (this.regionStates[r.index] = r.start));
-    this.outputs.fill(false);
+    this.due.changed('alive', 0);
+    for (let i = 0; i < this.inputs.length; i++) this.setInput(i, false);
+    for (let i = 0; i < this.counters.length; i++) this.setCounter(i, 0);
+    for (let i = 0; i < this.outputs.length; i++) this.setOutput(i, false);
+    for (const { index, start } of this.controller.regions) this.regionStates[index] = start;
     onReset(now);
     return true;
   }
 
   private moveInputs(now: Millis, felt: Felt, scope: Scope): boolean {
     let changed = false;
-    for (const input of this.controller.inputs) {
+    const { inputs } = this.controller;
+    for (let i = 0; i < inputs.length; i++) {
+      const input = inputs[i]!;
       const on = this.inputs[input.index]!;
       const level =
         input.quantity === undefined
@@ -90,7 +101,7 @@ export class Program {
       }
       if (this.inputAt[input.index] === Infinity) this.inputAt[input.index] = now + input.debounce;
       if (now < this.inputAt[input.index]!) continue;
-      this.inputs[input.index] = wanted;
+      this.setInput(input.index, wanted);
       this.inputAt[input.index] = Infinity;
       changed = true;
     }
@@ -99,24 +110,53 @@ export class Program {
 
   private moveRegions(now: Millis, scope: Scope): boolean {
     let changed = false;
-    for (const region of this.controller.regions) {
-      this.asking = region.index;
-      const guard = open(region, this.regionStates[region.index]!, scope);
-      if (!guard) continue;
-      const values = guard.set.map((s) => s.value.evaluate(scope));
-      guard.set.forEach((s, i) => (this.counters[s.counter] = values[i]!));
-      this.regionStates[region.index] = guard.to;
-      this.entered[region.index] = now;
-      changed = true;
+    const { regions } = this.controller;
+    for (let index = 0; index < regions.length; index++) {
+      if (!this.due.take(this.due.listeners.regions + index) && now < this.timerAt[index]!) continue;
+      const region = regions[index]!;
+      this.asking = index;
+      const guard = open(region, this.regionStates[index]!, scope);
+      if (guard) {
+        const values = guard.set.map((s) => s.value.evaluate(scope));
+        guard.set.forEach((s, i) => this.setCounter(s.counter, values[i]!));
+        this.regionStates[index] = guard.to;
+        this.entered[index] = now;
+        this.due.changed('region', index);
+        changed = true;
+      }
+      const since = now - this.entered[index]!;
+      const timer = region.states[this.regionStates[index]!]!.timers.find((t) => t > since);
+      this.timerAt[index] = timer === undefined ? Infinity : this.entered[index]! + timer;
     }
     if (changed) this.refreshOutputs();
     return changed;
   }
 
   private refreshOutputs(): void {
-    this.outputs.fill(false);
-    for (const region of this.controller.regions)
-      for (const output of region.states[this.regionStates[region.index]!]!.on) this.outputs[output] = true;
+    const { outputs, regions } = this.controller;
+    for (let i = 0; i < outputs.length; i++)
+      this.setOutput(
+        i,
+        regions.some((region) => region.states[this.regionStates[region.index]!]!.on.includes(i)),
+      );
+  }
+
+  private setInput(index: number, on: boolean): void {
+    if (this.inputs[index] === on) return;
+    this.inputs[index] = on;
+    this.due.changed('input', index);
+  }
+
+  private setCounter(index: number, value: number): void {
+    if (this.counters[index] === value) return;
+    this.counters[index] = value;
+    this.due.changed('counter', index);
+  }
+
+  private setOutput(index: number, on: boolean): void {
+    if (this.outputs[index] === on) return;
+    this.outputs[index] = on;
+    this.due.changed('output', index);
   }
 
   /** The code the status light shows; the first region with one speaks. */
@@ -133,18 +173,11 @@ export class Program {
     return this.supply === 'up' && this.controller.regions.some((r) => r.states[this.regionStates[r.index]!]!.lockout);
   }
 
-  next(now: Millis): Millis {
+  next(): Millis {
     let soonest = this.deadline;
     if (this.supply !== 'up') return soonest;
-    for (const at of this.inputAt) soonest = Math.min(soonest, at);
-    for (const region of this.controller.regions) {
-      const entered = this.entered[region.index]!;
-      for (const timer of region.states[this.regionStates[region.index]!]!.timers)
-        if (entered + timer > now) {
-          soonest = Math.min(soonest, entered + timer);
-          break;
-        }
-    }
+    for (let i = 0; i < this.inputAt.length; i++) if (this.inputAt[i]! < soonest) soonest = this.inputAt[i]!;
+    for (let i = 0; i < this.timerAt.length; i++) if (this.timerAt[i]! < soonest) soonest = this.timerAt[i]!;
     return soonest;
   }
 
@@ -154,14 +187,14 @@ export class Program {
     for (let i = 0; i < this.inputs.length; i++) into.push(this.inputs[i] ? 1 : 0, this.inputAt[i]! - now);
     for (let i = 0; i < this.entered.length; i++)
       into.push(this.regionStates[i]!, Math.min(now - this.entered[i]!, this.controller.regions[i]!.longest + 1));
-    for (const counter of this.counters) into.push(counter);
+    for (let i = 0; i < this.counters.length; i++) into.push(this.counters[i]!);
   }
 }
 
 /** The first guard that lets a region go on from a state; those of the region itself are asked first. */
-function open(region: Region, at: number, scope: Scope): Guard | undefined {
-  for (const guard of region.always)
-    if (guard.to !== at && !guard.except.includes(at) && guard.when.evaluate(scope) !== 0) return guard;
-  for (const guard of region.states[at]!.go) if (guard.when.evaluate(scope) !== 0) return guard;
-  return undefined;
+function open({ always, states }: Region, at: number, scope: Scope): Guard | undefined {
+  return (
+    always.find(({ to, except, when }) => to !== at && !except.includes(at) && when.evaluate(scope) !== 0) ??
+    states[at]!.go.find(({ when }) => when.evaluate(scope) !== 0)
+  );
 }

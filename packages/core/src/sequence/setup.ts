@@ -34,8 +34,15 @@ export interface FaultRef {
   readonly mode: number;
 }
 
+/** A key that is equal for equal faults in equal order. */
+export function faultKey(faults: readonly FaultRef[]): string {
+  let key = '';
+  for (const { part, mode } of faults) key += `${part}.${mode}+`;
+  return key;
+}
+
 /** The way in which a part fails, by its id; undefined for a sound one. */
 export function failureOf({ index, modes }: Part, faults: readonly FaultRef[]): string | undefined {
-  for (const fault of faults) if (fault.part === index) return modes[fault.mode]!.id;
+  for (let i = 0; i < faults.length; i++) if (faults[i]!.part === index) return modes[faults[i]!.mode]!.id;
   return undefined;
 }

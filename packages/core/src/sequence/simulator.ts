@@ -1,6 +1,7 @@
 import { ENV, type Model, type Scope } from '../profile';
 import type { Course } from './course';
 import type { Felt } from './felt';
+import { Due, type Listeners } from './listeners';
 import { Movers } from './movers';
 import { Observer } from './observer';
 import { Plant } from './plant';
@@ -40,13 +41,12 @@ export class Simulator implements Scope {
   private readonly program: Program | undefined;
   private readonly observer: Observer;
   private readonly modes: Int16Array;
-  private felt!: Felt;
+  private felt: Felt | undefined;
+  private readonly due: Due;
   /** How many times the circuit was sensed. */
   private sensed = 0;
   /** Whether a part or the program moved since the last record; a quantity alone on its way changes no segment. */
   private moved = true;
-  /** Grows with every change of a part, the program, the circuit or the surroundings: what depends on no more is asked once. */
-  private age = 0;
   /** Whether nothing but the control is due at the present instant. */
   private onlyControl = false;
   private readonly resets: Millis[] = [];
@@ -55,6 +55,7 @@ export class Simulator implements Scope {
   constructor(
     private readonly model: Model,
     matters: readonly boolean[],
+    listeners: Listeners,
     heard: readonly FaultRef[],
     private readonly setup: Setup,
     memory: Memory | undefined,
@@ -67,10 +68,11 @@ export class Simulator implements Scope {
     );
     this.modes = new Int16Array(model.parts.length).fill(-1);
     for (const fault of heard) this.modes[fault.part] = fault.mode;
-    this.movers = new Movers(model, matters, heard, memory);
-    this.plant = new Plant(model, this.now, memory);
-    this.observer = new Observer(model);
-    if (model.controller) this.program = new Program(model.controller);
+    this.due = new Due(listeners);
+    this.movers = new Movers(model, matters, heard, memory, this.due);
+    this.plant = new Plant(model, this.now, memory, this.due);
+    this.observer = new Observer(model, this.due);
+    if (model.controller) this.program = new Program(model.controller, this.due);
   }
 
   run(): Course {
@@ -83,8 +85,8 @@ export class Simulator implements Scope {
     }
     this.now = 0;
     this.settings[CALL] = this.setup.call;
+    this.due.changed('env', CALL);
     this.onlyControl = false;
-    this.age++;
     this.resets.length = 0;
     this.codes.length = 0;
     this.settle();
@@ -128,28 +130,19 @@ export class Simulator implements Scope {
 
   /** Brings everything to rest at the present instant; false when nothing can have come of it. */
   private settle(): boolean {
+    this.plant.pass(this.now);
     for (let i = 0; i < MAX_CHANGES; i++) {
-      if (this.movers.stirred) {
-        const felt = this.sense(this.movers.branchStates);
-        this.sensed++;
-        this.movers.stirred = false;
-        if (felt !== this.felt) this.age++;
-        this.felt = felt;
-      }
+      const felt = this.feel();
       let changed = false;
-      if (this.program?.move(this.now, this.felt, this, this.onReset)) {
+      if (this.program?.move(this.now, felt, this, this.onReset)) {
         this.movers.setOutputs(this.program.outputs);
-        this.age++;
         changed = true;
       }
       // A timer that ran out and opened nothing.
       if (i === 0 && this.onlyControl && !changed) return false;
-      if (this.movers.move(this.now, this.felt, this, this.age)) {
-        this.age++;
-        changed = true;
-      }
+      if (this.movers.move(this.now, felt, this)) changed = true;
       if (changed) this.moved = true;
-      if (this.plant.move(this.now, this, this.age)) changed = true;
+      if (this.plant.move(this.now, this)) changed = true;
       if (!changed) return true;
     }
     throw new RestlessError(
@@ -157,8 +150,22 @@ export class Simulator implements Scope {
     );
   }
 
+  /** What is felt of the circuit, sensed anew when it may have changed. */
+  private feel(): Felt {
+    const before = this.felt;
+    if (before && !this.movers.stirred) return before;
+    const felt = (this.felt = this.sense(this.movers.branchStates));
+    this.sensed++;
+    this.movers.stirred = false;
+    if (!before || felt === before) return felt;
+    for (let i = 0; i < felt.parts.length; i++) if (felt.parts[i] !== before.parts[i]) this.due.changed('felt', i);
+    for (let i = 0; i < felt.comparisons.length; i++)
+      if (felt.comparisons[i] !== before.comparisons[i]) this.due.changed('comparison', i);
+    return felt;
+  }
+
   private next(): Millis {
-    const control = this.program?.next(this.now) ?? Infinity;
+    const control = this.program?.next() ?? Infinity;
     const others = Math.min(this.movers.next(), this.plant.next(this.now));
     this.onlyControl = control < others;
     return Math.min(control, others);
@@ -166,7 +173,7 @@ export class Simulator implements Scope {
 
   private record(): void {
     const { program } = this;
-    this.observer.observe(this.now, this, this.moved);
+    this.observer.observe(this.now, this);
     if (!this.moved) return;
     this.moved = false;
     this.observer.segment(
@@ -269,7 +276,7 @@ export class Simulator implements Scope {
     return this.program?.counters[index] ?? 0;
   }
   compared(comparison: number): boolean {
-    return this.felt.comparisons[comparison]!;
+    return this.felt!.comparisons[comparison]!;
   }
   alive(): boolean {
     return this.program?.supply === 'up';
