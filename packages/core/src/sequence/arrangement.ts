@@ -21,16 +21,19 @@ export class Arrangement {
   /** What was set by hand, by branch. */
   private readonly fixed: Int32Array;
   private readonly stands = new Map<string, Stand>();
+  private readonly mattering: readonly number[];
 
   constructor(
     private readonly circuits: CircuitStates,
     setup: Setup,
   ) {
     this.fixed = setByHand(circuits.model, setup);
+    this.mattering = circuits.model.branches.map((b) => b.index).filter((branch) => circuits.matters[branch]);
   }
 
   stand(branchStates: Uint8Array): Stand {
-    const key = String.fromCharCode(...branchStates);
+    let key = '';
+    for (let i = 0; i < this.mattering.length; i++) key += branchStates[this.mattering[i]!]!;
     let stand = this.stands.get(key);
     if (!stand) {
       const sound = Array.from(branchStates, (state, branch) => {
