@@ -13,6 +13,8 @@ import {
   type Hypothesis,
   type Observation,
 } from '../src/diagnosis';
+import { commandedAt } from '../src/diagnosis/commanded';
+import { condemnation } from '../src/diagnosis/condemn';
 import { findNet } from '../src/profile';
 import { USUAL_SCHOOL } from '../src/component-test';
 import { profile } from './models';
@@ -71,6 +73,27 @@ describe('what is no proof', () => {
     expect(standing(engine, contact).proved).toBe(false);
     const coil = followed(engine, relay, contact, ['volts FD C blower']);
     expect(standing(engine, coil)).toEqual({ first: 'fan-relay:replace', proved: true });
+  });
+
+  test('an output is missed only where a sound control commands it all the time', () => {
+    const engine = new Engine(profile('furnace-valve-control'));
+    const { model } = engine;
+    const at = (output: string): string[] =>
+      commandedAt(
+        model,
+        model.controller!.outputs.findIndex((o) => o.id === output),
+      ).map((p) => model.phases[p]!.id);
+    expect(at('igniter')).toEqual(['glow']);
+    expect(at('fan')).toEqual(['main-click', 'blower']);
+    // The fan's lead is off its plug: the try stops and starts again, and in the pauses nothing is commanded.
+    const dead = hypothesis(engine, 'valve-control.fan-dead');
+    const watched = followed(engine, dead, watchedTry(engine, dead), ['volts VR C call']);
+    const condemned = (step: string): number => {
+      const found = followed(engine, dead, watched, [`volts FO VC ${step}`]);
+      return condemnation(model, dead, engine.assess(found, { pairs: false }).items);
+    };
+    expect(condemned('call')).toBeLessThan(0.999);
+    expect(condemned('main-click')).toBeGreaterThan(0.999);
   });
 
   test('one thing seen wrongly is forgiven, two are not', () => {

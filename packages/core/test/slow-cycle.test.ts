@@ -178,8 +178,41 @@ describe('opened, or failed', () => {
     };
     expect(condemned()).toBeLessThan(0.999);
     expect(condemned('look filter-look', 'look bypass-look')).toBeLessThan(0.999);
-    expect(condemned('look filter-look', 'look bypass-look', 'look regulator-pan')).toBeGreaterThan(0.999);
     expect(condemned('gauge header')).toBeGreaterThan(0.999);
+  });
+
+  // Common practice, no source: measure with a tee; more than the make value and still open condemns the switch.
+  test('what a switch senses is measured where it can be: looks at its causes do not condemn it', () => {
+    const looks = ['look filter-look', 'look bypass-look', 'look regulator-pan'];
+    const open = ['volts PS C short-cycle', 'volts HL C short-cycle', ...looks];
+    const all = followed(engine, early, watchedTry(engine, early), open);
+    expect(condemnation(model, early, engine.assess(all, { pairs: false }).items)).toBeLessThan(0.999);
+
+    const furnace = new Engine(profile('furnace-condensing'));
+    const failed = hypothesis(furnace, 'pressure-switch.open');
+    const condemned = (...ids: string[]): number => {
+      const found = followed(furnace, failed, watchedTry(furnace, failed), ['volts R PS inducer', ...ids]);
+      return condemnation(furnace.model, failed, furnace.assess(found, { pairs: false }).items);
+    };
+    const causes = ['vent-end', 'hose', 'inducer-wheel', 'trap'].map((id) => `look ${id}`);
+    expect(condemned(...causes)).toBeLessThan(0.999);
+    expect(condemned('gauge draft')).toBeGreaterThan(0.999);
+  });
+
+  test('where nothing measures it, everything that may open it must have been looked at', () => {
+    const mobile = new Engine(profile('mobile-furnace'));
+    const failed = hypothesis(mobile, 'sail-switch.open');
+    const looks = mobile.tests.filter((t) => t.question.kind === 'look').map((t) => t.id);
+    const condemned = (...ids: string[]): number => {
+      const found = followed(mobile, failed, watchedTry(mobile, failed), ids);
+      return condemnation(mobile.model, failed, mobile.assess(found, { pairs: false }).items);
+    };
+    const across = mobile.tests
+      .filter((t) => t.question.kind === 'ohms' && t.id.includes('sail-switch'))
+      .map((t) => t.id);
+    expect(across.length).toBeGreaterThan(0);
+    expect(condemned(...across)).toBeLessThan(0.999);
+    expect(condemned(...across, ...looks)).toBeGreaterThan(0.999);
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Branch, Model, Part } from '../profile';
 import { readingValue } from '../units';
+import { commandedAt } from './commanded';
 import type { Hypothesis } from './hypothesis';
 import type { Fit } from './likelihood';
 import type { Episode, Observation } from './observation';
@@ -12,6 +13,9 @@ const DEAD = 0.3;
 /** A look that is right this often condemns by itself; any other finding is this share of a proof. */
 const CAREFUL = 0.949;
 const FINDING = 0.6;
+
+/** Hypotheses begin with the sound appliance. */
+const SOUND = { index: 0 };
 
 /** What is known about one suspect: its hypothesis and the evidence. */
 interface Inquiry {
@@ -40,7 +44,7 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
     const senses = [...opened.senses.values()];
     const about = (gauge: number): boolean => senses.includes(model.gauges[gauge]!.quantity);
     // What the switch senses can be measured: then it must be, and be wrong, or taken at a step that no sound one knows.
-    const wrong = (i: ItemFit): boolean => odd(i.sound, i) || (neverSound(i) && !odd(i.fits[h.index], i));
+    const wrong = (i: ItemFit): boolean => odd(i.sound, i) || (neverComes(SOUND, i) && !odd(i.fits[h.index], i));
     if (model.gauges.some((_, g) => about(g)))
       shown.push(
         items.some((i) => i.item.observation.kind === 'gauge' && about(i.item.observation.gauge) && wrong(i)) ? 1 : 0,
@@ -82,10 +86,10 @@ const mean = (values: readonly number[]): number => values.reduce((sum, v) => su
 
 const odd = (fit: Fit | undefined, i: ItemFit): boolean => fit !== undefined && fit.fit < CONTRADICTS * i.base;
 
-/** Whether the step of a reading never comes on a sound appliance. */
-function neverSound({ predictions }: ItemFit): boolean {
-  const [sound] = predictions;
-  return sound !== undefined && 'absent' in sound && sound.absent;
+/** Whether the step of a reading never comes if a hypothesis is right. */
+function neverComes({ index }: { readonly index: number }, { predictions }: ItemFit): boolean {
+  const told = predictions[index];
+  return told !== undefined && 'absent' in told && told.absent;
 }
 
 /** Whether the appliance ran in an episode in which something had been mended. */
@@ -141,7 +145,9 @@ function cleared(q: Inquiry, part: Part, quantities: readonly number[]): number 
     const asked = items.filter((i) => about(i.item.observation, c));
     return asked.length > 0 && asked.every((i) => !odd(i.fits[h.index], i));
   });
-  return cleared.length / askable.length;
+  // What can be measured is not believed from looks alone.
+  const gauged = model.gauges.some((g) => quantities.includes(g.quantity));
+  return Math.min(cleared.length / askable.length, gauged ? FINDING : 1);
 }
 
 /** Whether something done in an episode decides a quantity, whatever else is the matter (a probe bridged to ground). */
@@ -344,17 +350,19 @@ function controlOutput(q: Inquiry, part: Part, mode: string): number {
 }
 
 /** Nothing comes out where a sound control would put something out; a weak feed must be relieved of its load first. */
-function outputMissing({ model, items }: Inquiry, part: Part, output: Branch): boolean {
+function outputMissing({ model, h, items }: Inquiry, part: Part, output: Branch): boolean {
   const feed = part.kind.symbol(output.name, part.spec) === 'source';
   const plugs = model.plugs.filter((p) =>
     p.pins.some((pin) => [model.branches[pin]!.a, model.branches[pin]!.b].includes(output.b)),
   );
   // Where a step is the output's own, it is read there and not in the pauses between.
   const command = `${part.id}.${output.name}`;
-  const timed = model.phases.filter((p) => p.probe && p.window.text.includes(command)).map((p) => p.index);
+  const own = model.phases.filter((p) => p.probe && p.window.text.includes(command)).map((p) => p.index);
+  const { index } = model.controller!.outputs.find((o) => o.branch === output.index)!;
+  const steps = own.length > 0 ? own : commandedAt(model, index);
   return items.some((i) => {
     const o = i.item.observation;
-    if (o.kind !== 'volts' || (timed.length > 0 && !timed.includes(o.phase))) return false;
+    if (o.kind !== 'volts' || (steps.length > 0 && (!steps.includes(o.phase) || neverComes(h, i)))) return false;
     if (o.red !== output.b || potential(model, o) !== 'dead' || !odd(i.sound, i)) return false;
     return !feed || (o.black === output.a && plugs.some((p) => i.episode.setup.unplugged.includes(p.id)));
   });

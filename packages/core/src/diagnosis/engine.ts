@@ -17,7 +17,7 @@ import { isolated, minutesFor, setupFor, testsOf, type Test } from './tests';
 import { Traces } from './traces';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '2.5.0';
+export const ENGINE_VERSION = '2.6.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;
