@@ -3,7 +3,7 @@ import { readingValue } from '../units';
 import { commandedAt } from './commanded';
 import type { Hypothesis } from './hypothesis';
 import type { Fit } from './likelihood';
-import type { Episode, Observation } from './observation';
+import { episodeKey, type Episode, type Observation } from './observation';
 import type { ItemFit } from './posterior';
 import { answerShows, atTerminal, CONTRADICTS, isAbout, looksAt } from './touch';
 
@@ -328,6 +328,7 @@ function controlOutput(q: Inquiry, part: Part, mode: string): number {
   });
   const supply = part.branches.find((b) => b.index === controller.supplyBranch)!;
   const shown: number[] = [acts ? 1 : inNotOut(q, supply)];
+  if (mode === 'dead') shown.push(idleThoughFed(q, supply) ? 1 : 0);
   const output = branchOf('-dead');
   if (output) shown.push(outputMissing(q, part, output) ? 1 : 0);
   if (!acts)
@@ -347,6 +348,16 @@ function controlOutput(q: Inquiry, part: Part, mode: string): number {
     shown.push(live ? 1 : 0);
   }
   return mean(shown);
+}
+
+/** Whether a control was found fed in a try of the kind in which it does not do what a sound one does. */
+function idleThoughFed({ model, items }: Inquiry, supply: Branch): boolean {
+  const fed = items.filter(({ item: { observation: o } }) => {
+    const there = o.kind === 'volts' && [supply.a, supply.b].includes(o.red);
+    return there && potential(model, o) === 'live';
+  });
+  const idle = items.filter((i) => ['seen', 'outcome', 'code'].includes(i.item.observation.kind) && odd(i.sound, i));
+  return fed.some((f) => idle.some((i) => episodeKey(i.episode) === episodeKey(f.episode)));
 }
 
 /** Nothing comes out where a sound control would put something out; a weak feed must be relieved of its load first. */
@@ -386,10 +397,12 @@ function shownByGauge(model: Model, part: Part, quantity: number): number {
 function finding({ model, h, items }: Inquiry, part: Part, mode: string, measured = false): number {
   let weight = 0;
   const counted = new Set<string>();
-  // A look does not decide alone against what was seen of the part itself.
+  // A look does not decide alone against what was seen of the part itself, nor when a step is missing that its suspicion
+  // does not explain: the sequence broke before.
   const doubt = items.some((i) => {
     const o = i.item.observation;
-    return o.kind === 'seen' && model.phases[o.phase]!.cue.parts.includes(part.index) && odd(i.fits[h.index], i);
+    if (o.kind !== 'seen' || !odd(i.fits[h.index], i)) return false;
+    return !o.answer || model.phases[o.phase]!.cue.parts.includes(part.index);
   });
   for (const i of items) {
     const own = i.fits[h.index];
