@@ -397,12 +397,10 @@ function shownByGauge(model: Model, part: Part, quantity: number): number {
 function finding({ model, h, items }: Inquiry, part: Part, mode: string, measured = false): number {
   let weight = 0;
   const counted = new Set<string>();
-  // A look does not decide alone against what was seen of the part itself, nor when a step is missing that its suspicion
-  // does not explain: the sequence broke before.
+  // A look does not decide alone against what was seen of the part itself.
   const doubt = items.some((i) => {
     const o = i.item.observation;
-    if (o.kind !== 'seen' || !odd(i.fits[h.index], i)) return false;
-    return !o.answer || model.phases[o.phase]!.cue.parts.includes(part.index);
+    return o.kind === 'seen' && model.phases[o.phase]!.cue.parts.includes(part.index) && odd(i.fits[h.index], i);
   });
   for (const i of items) {
     const own = i.fits[h.index];
