@@ -37,6 +37,21 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   await expect(page.getByRole('row', { name: /Mill Lane 14/ })).toContainText('shorted coil');
 });
 
+test('seven answers to choose from are all in sight', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await step(page, 'Thermostat calls', 'seen');
+  await step(page, 'Inducer runs', 'not seen');
+  await step(page, 'Igniter glows', 'seen');
+  await step(page, 'Gas valve clicks', 'not seen');
+  await step(page, 'Burners light', 'seen');
+  const next = page.getByRole('region', { name: 'Next test' });
+  await expect(next).toContainText('status light');
+  await expect(next).toHaveAttribute('aria-busy', 'false');
+  const last = next.getByRole('button', { name: 'Light is dark' });
+  const [answer, panel] = [(await last.boundingBox())!, (await next.boundingBox())!];
+  expect(answer.y + answer.height).toBeLessThanOrEqual(Math.min(panel.y + panel.height, 800));
+});
+
 /** Stories 2 to 5 as a technician enters them: steps, ending, code, then lines; and what must come out. */
 const STORIES = [
   {
