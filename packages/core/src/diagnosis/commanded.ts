@@ -1,8 +1,6 @@
 import type { Model } from '../profile';
 import { CircuitStates, NORMAL_SETUP, run, type Trace } from '../sequence';
-
-/** A meter is read this long after a step has begun at the earliest, milliseconds. */
-const SETTLED = 500;
+import { METER_SETTLES } from './predict';
 
 const known = new WeakMap<Model, Trace>();
 
@@ -18,7 +16,9 @@ export function commandedAt(model: Model, output: number): number[] {
   return model.phases
     .filter(({ index, probe }) => {
       const own = windows[index]!;
-      return probe && own.length > 0 && !own.some((w) => off.some((s) => s.to > w.from + SETTLED && s.from < w.to));
+      return (
+        probe && own.length > 0 && !own.some((w) => off.some((s) => s.to > w.from + METER_SETTLES && s.from < w.to))
+      );
     })
     .map(({ index }) => index);
 }

@@ -54,7 +54,7 @@ const sameShorter = (a: ShorterPart | undefined, b: ShorterPart | undefined): bo
   a?.value === b?.value && a?.share === b?.share;
 
 /** A display needs this long to settle; shorter stretches read as unsteady, milliseconds. */
-const METER_SETTLES = 500;
+export const METER_SETTLES = 500;
 /** How much longer than its record the last state of a run is there to be read, milliseconds. */
 const STANDS = 600_000;
 /** What stands this long is read as steady by whoever comes meanwhile, milliseconds. */

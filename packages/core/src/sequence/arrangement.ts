@@ -1,12 +1,5 @@
-import { setByHand, type CircuitState, type CircuitStates } from './circuit-state';
-import type { Felt } from './felt';
+import { setByHand, type CircuitStates, type Sensed } from './circuit-state';
 import type { FaultRef, Setup } from './setup';
-
-/** A solved circuit, and what the appliance feels of it. */
-export interface Sensed {
-  readonly circuit: CircuitState;
-  readonly felt: Felt;
-}
 
 /** Branches in certain states, and what is sensed then under one or the other fault. */
 export interface Stand {

@@ -11,6 +11,12 @@ export interface CircuitState {
   readonly solution: Solution;
 }
 
+/** A solved circuit, and what the appliance feels of it. */
+export interface Sensed {
+  readonly circuit: CircuitState;
+  readonly felt: Felt;
+}
+
 const OPEN_ID = 0;
 const CLOSED_ID = 1;
 
@@ -74,7 +80,7 @@ export class CircuitStates {
   }
 
   /** The solved circuit for one electrical id per branch, with the shorts that active faults add, and what is felt of it. */
-  sense(ids: readonly number[], faults: readonly FaultRef[]): { readonly circuit: CircuitState; readonly felt: Felt } {
+  sense(ids: readonly number[], faults: readonly FaultRef[]): Sensed {
     const circuit = this.solvedFor(ids, faults);
     let key = '';
     for (const { part, mode } of faults)
