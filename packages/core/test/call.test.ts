@@ -26,7 +26,7 @@ const event = (body: EventBody, seq: number, device = 'phone'): CallEvent => ({
   person: 'imre',
   body,
 });
-const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
+const seen = (phase: string, answer: 'yes' | 'no' | 'unclear'): EventBody => ({ type: 'seen', phase, answer });
 const setup = (change: object): EventBody => ({
   type: 'setup',
   power: true,
@@ -124,6 +124,18 @@ describe('the reducer', () => {
     expect(state.evidence.items).toHaveLength(0);
     expect(state.log[0]!.problem).toBe('unknown step "inducr"; did you mean "inducer"?');
     expect(state.log[1]!.problem).toMatch(/unknown test point "XX"/);
+  });
+
+  test('what could not be told is not asked again, until something is changed', () => {
+    const asked = (...more: EventBody[]): string[] => {
+      const { evidence, declined } = reduceCall(model, log(seen('call', 'yes'), seen('inducer', 'yes'), ...more));
+      return engine.next({ evidence, declined, role: 'technician' }, engine.assess(evidence)).map((t) => t.test.id);
+    };
+    expect(asked()).toContain('seen glow');
+    expect(asked(seen('glow', 'unclear'))).not.toContain('seen glow');
+    expect(asked(seen('glow', 'unclear'), setup({ gas: false }))).toContain('seen glow');
+    expect(asked(seen('glow', 'unclear'), setup({ gas: false }), setup({}))).not.toContain('seen glow');
+    expect(asked(setup({ gas: false }), seen('glow', 'unclear'), setup({}))).toContain('seen glow');
   });
 
   test('a microamp reading between two test points is refused', () => {

@@ -1,4 +1,4 @@
-import { FIRST_EPISODE, type Danger, type Episode, type Evidence, type EvidenceItem } from '../diagnosis';
+import { askedKey, FIRST_EPISODE, type Danger, type Episode, type Evidence, type EvidenceItem } from '../diagnosis';
 import { findPart, replacedWith, type Model } from '../profile';
 import type { Setup } from '../sequence';
 import type { BreakRecord, CallEvent, EventBody } from './event';
@@ -10,6 +10,7 @@ export interface CallState {
   readonly opened: Extract<EventBody, { type: 'opened' }> | undefined;
   readonly evidence: Evidence;
   readonly setup: Setup;
+  /** As `Situation.declined`. */
   readonly declined: ReadonlySet<string>;
   /** Adjustments that were neither put back nor kept on purpose, by event id. */
   readonly adjustments: ReadonlyMap<string, Adjustment>;
@@ -97,6 +98,12 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
       case 'declined':
         declined.add(body.test);
         break;
+      case 'seen': {
+        // What could not be told is not asked again while everything is as it was.
+        const phase = model.phases.findIndex((p) => p.id === body.phase);
+        declined.add(askedKey(model, present, { kind: 'seen', phase }));
+        break;
+      }
       case 'danger':
         danger = body.danger;
         break;

@@ -6,7 +6,7 @@ import { Foreteller } from './foreteller';
 import { likelihood } from './likelihood';
 import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
 import { rankTests, type RankedTest } from './next-test';
-import { chainKey, episodeKey, questionKey, type Evidence, type Question } from './observation';
+import { askedKey, chainKey, type Evidence, type Question } from './observation';
 import { seedPairs } from './pairs';
 import { fitEvidence, posterior, type ItemFit } from './posterior';
 import { equal, type Prediction } from './predict';
@@ -61,7 +61,7 @@ export interface Assessment {
 /** What the next test is chosen for: the evidence, what was refused, who is asking, and how they were taught. */
 export interface Situation {
   readonly evidence: Evidence;
-  /** Ids of tests the technician cannot or will not make. */
+  /** Ids of tests the technician cannot or will not make, and what could not be told (see `askedKey`). */
   readonly declined: ReadonlySet<string>;
   readonly role: Role;
   readonly school?: School;
@@ -179,13 +179,12 @@ export class Engine {
   /** Tests that may be proposed and were not answered as things stand now. */
   private offered({ evidence, declined, role }: Situation, assessment: Assessment): Test[] {
     const present = evidence.episodes[evidence.episodes.length - 1]!;
-    const answered = new Map(
-      assessment.items.map((i) => [`${episodeKey(i.episode)}|${questionKey(this.model, i.item.observation)}`, i]),
-    );
+    const answered = new Map(assessment.items.map((i) => [askedKey(this.model, i.episode, i.item.observation), i]));
     return this.tests.filter((t) => {
-      if (declined.has(t.id) || !mayPropose(this.model, t, role)) return false;
       const setup = setupFor(present.setup, t.intervention);
-      const before = answered.get(`${episodeKey({ ...present, setup })}|${questionKey(this.model, t.question)}`);
+      const asked = askedKey(this.model, { ...present, setup }, t.question);
+      if (declined.has(t.id) || declined.has(asked) || !mayPropose(this.model, t, role)) return false;
+      const before = answered.get(asked);
       if (before && (t.intervention || !this.changedSince(before, evidence, assessment))) return false;
       return !t.intervention || setupKey(setup) !== setupKey(present.setup);
     });

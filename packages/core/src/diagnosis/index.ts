@@ -16,6 +16,7 @@ export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';
 export { predicts, type Hypothesis, type Weights } from './hypothesis';
 export { rankTests, type RankedTest, type Ranking, type TestOutcome } from './next-test';
 export {
+  askedKey,
   episodeKey,
   FIRST_EPISODE,
   questionKey,

@@ -98,5 +98,9 @@ export function episodeKey(episode: Episode): string {
   return `${setupKey(episode.setup)}/${[...episode.repaired].sort((a, b) => a - b).join(',')}`;
 }
 
+/** A question in a kind of episode. */
+export const askedKey = (model: Model, episode: Episode, question: Question): string =>
+  `${episodeKey(episode)}|${questionKey(model, question)}`;
+
 /** The same for a chain of episodes. */
 export const chainKey = (chain: readonly Episode[]): string => chain.map(episodeKey).join('>');

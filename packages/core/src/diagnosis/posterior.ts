@@ -1,7 +1,7 @@
 import type { Model } from '../profile';
 import { predicts, type Hypothesis } from './hypothesis';
 import { fitOf, likelihood, scaleOf, type Fit } from './likelihood';
-import { episodeKey, questionKey, type Episode, type Evidence, type EvidenceItem } from './observation';
+import { askedKey, type Episode, type Evidence, type EvidenceItem } from './observation';
 import { equal, type Prediction } from './predict';
 import type { Traces } from './traces';
 
@@ -56,7 +56,7 @@ export function fitEvidence(
       }
     return {
       item,
-      group: groupOf(before, `${episodeKey(episode)}|${questionKey(model, item.observation)}`, predictions),
+      group: groupOf(before, askedKey(model, episode, item.observation), predictions),
       predictions,
       fits,
       fitsIfBad,
