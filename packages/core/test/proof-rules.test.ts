@@ -10,17 +10,15 @@ import {
   watchedTry,
   type Episode,
   type Evidence,
-  type Hypothesis,
   type Observation,
 } from '../src/diagnosis';
 import { commandedAt } from '../src/diagnosis/commanded';
-import { condemnation } from '../src/diagnosis/condemn';
 import { findNet } from '../src/profile';
 import { USUAL_SCHOOL } from '../src/component-test';
+import { condemned, hypothesis } from './condemned';
 import { profile } from './models';
 import { followed } from '../src/diagnosis';
 
-const hypothesis = (engine: Engine, id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
 const standing = (engine: Engine, evidence: Evidence) => {
   const { suspects, proof } = engine.assess(evidence, { pairs: false });
   return { first: suspects[0]!.repair, proved: proof?.standing === 'proved' };
@@ -88,12 +86,12 @@ describe('what is no proof', () => {
     // The fan's lead is off its plug: the try stops and starts again, and in the pauses nothing is commanded.
     const dead = hypothesis(engine, 'valve-control.fan-dead');
     const watched = followed(engine, dead, watchedTry(engine, dead), ['volts VR C call']);
-    const condemned = (step: string): number => {
+    const readAt = (step: string): number => {
       const found = followed(engine, dead, watched, [`volts FO VC ${step}`]);
-      return condemnation(model, dead, engine.assess(found, { pairs: false }).items);
+      return condemned(engine, dead, found);
     };
-    expect(condemned('call')).toBeLessThan(0.999);
-    expect(condemned('main-click')).toBeGreaterThan(0.999);
+    expect(readAt('call')).toBeLessThan(0.999);
+    expect(readAt('main-click')).toBeGreaterThan(0.999);
   });
 
   test('a dead control was fed in the kind of try in which it did nothing, not only while the knob was held', () => {
@@ -104,10 +102,9 @@ describe('what is no proof', () => {
       'look dial-look',
       'look sensor-ohms',
     ]);
-    const condemned = (found: Evidence): number =>
-      condemnation(engine.model, dead, engine.assess(found, { pairs: false }).items);
-    expect(condemned(held)).toBeLessThan(0.999);
-    expect(condemned(followed(engine, dead, held, ['volts TV G pilot']))).toBeGreaterThan(condemned(held));
+    expect(condemned(engine, dead, held)).toBeLessThan(0.999);
+    const fed = followed(engine, dead, held, ['volts TV G pilot']);
+    expect(condemned(engine, dead, fed)).toBeGreaterThan(condemned(engine, dead, held));
   });
 
   test('one thing seen wrongly is forgiven, two are not', () => {

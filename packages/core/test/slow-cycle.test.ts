@@ -1,5 +1,4 @@
 import { measureVolts } from '../src/circuit';
-import { condemnation } from '../src/diagnosis/condemn';
 import { fitOf, likelihood } from '../src/diagnosis/likelihood';
 import { predict } from '../src/diagnosis/predict';
 import {
@@ -15,6 +14,7 @@ import {
 } from '../src/diagnosis';
 import { quantityAt, type Trace } from '../src/sequence';
 import { formatReading } from '../src/units';
+import { condemned, hypothesis } from './condemned';
 import { FAMILIES, profile } from './models';
 import { traceOf } from './runs';
 import { followed } from '../src/diagnosis';
@@ -22,7 +22,6 @@ import { followed } from '../src/diagnosis';
 // What stands for seconds and then changes, again and again: somebody comes in either part of it.
 
 type Volts = Extract<Question, { kind: 'volts' }>;
-const hypothesis = (engine: Engine, id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
 
 /** The values a patient person would write down who looks in every 37 ms of a stretch. */
 function lookedIn(trace: Trace, q: Volts, from: number, to: number): (number | undefined)[] {
@@ -162,9 +161,8 @@ describe('opened, or failed', () => {
       'look filter-look',
     ]);
     const gauged = followed(engine, half, looked, ['gauge header']);
-    const condemned = [looked, gauged].map((e) => condemnation(model, half, engine.assess(e, { pairs: false }).items));
-    expect(condemned[0]).toBeLessThan(0.999);
-    expect(condemned[1]).toBeGreaterThan(0.999);
+    expect(condemned(engine, half, looked)).toBeLessThan(0.999);
+    expect(condemned(engine, half, gauged)).toBeGreaterThan(0.999);
   });
 
   test('a limit that opens is not condemned before everything that overheats it was looked at', () => {
@@ -172,13 +170,13 @@ describe('opened, or failed', () => {
       'volts PS C short-cycle',
       'volts HL C short-cycle',
     ]);
-    const condemned = (...ids: string[]): number => {
+    const after = (...ids: string[]): number => {
       const all = followed(engine, early, open, ids);
-      return condemnation(model, early, engine.assess(all, { pairs: false }).items);
+      return condemned(engine, early, all);
     };
-    expect(condemned()).toBeLessThan(0.999);
-    expect(condemned('look filter-look', 'look bypass-look')).toBeLessThan(0.999);
-    expect(condemned('gauge header')).toBeGreaterThan(0.999);
+    expect(after()).toBeLessThan(0.999);
+    expect(after('look filter-look', 'look bypass-look')).toBeLessThan(0.999);
+    expect(after('gauge header')).toBeGreaterThan(0.999);
   });
 
   // Common practice, no source: measure with a tee; more than the make value and still open condemns the switch.
@@ -186,33 +184,33 @@ describe('opened, or failed', () => {
     const looks = ['look filter-look', 'look bypass-look', 'look regulator-pan'];
     const open = ['volts PS C short-cycle', 'volts HL C short-cycle', ...looks];
     const all = followed(engine, early, watchedTry(engine, early), open);
-    expect(condemnation(model, early, engine.assess(all, { pairs: false }).items)).toBeLessThan(0.999);
+    expect(condemned(engine, early, all)).toBeLessThan(0.999);
 
     const furnace = new Engine(profile('furnace-condensing'));
     const failed = hypothesis(furnace, 'pressure-switch.open');
-    const condemned = (...ids: string[]): number => {
+    const after = (...ids: string[]): number => {
       const found = followed(furnace, failed, watchedTry(furnace, failed), ['volts R PS inducer', ...ids]);
-      return condemnation(furnace.model, failed, furnace.assess(found, { pairs: false }).items);
+      return condemned(furnace, failed, found);
     };
     const causes = ['vent-end', 'hose', 'inducer-wheel', 'trap'].map((id) => `look ${id}`);
-    expect(condemned(...causes)).toBeLessThan(0.999);
-    expect(condemned('gauge draft')).toBeGreaterThan(0.999);
+    expect(after(...causes)).toBeLessThan(0.999);
+    expect(after('gauge draft')).toBeGreaterThan(0.999);
   });
 
   test('where nothing measures it, everything that may open it must have been looked at', () => {
     const mobile = new Engine(profile('mobile-furnace'));
     const failed = hypothesis(mobile, 'sail-switch.open');
     const looks = mobile.tests.filter((t) => t.question.kind === 'look').map((t) => t.id);
-    const condemned = (...ids: string[]): number => {
+    const after = (...ids: string[]): number => {
       const found = followed(mobile, failed, watchedTry(mobile, failed), ids);
-      return condemnation(mobile.model, failed, mobile.assess(found, { pairs: false }).items);
+      return condemned(mobile, failed, found);
     };
     const across = mobile.tests
       .filter((t) => t.question.kind === 'ohms' && t.id.includes('sail-switch'))
       .map((t) => t.id);
     expect(across.length).toBeGreaterThan(0);
-    expect(condemned(...across)).toBeLessThan(0.999);
-    expect(condemned(...across, ...looks)).toBeGreaterThan(0.999);
+    expect(after(...across)).toBeLessThan(0.999);
+    expect(after(...across, ...looks)).toBeGreaterThan(0.999);
   });
 });
 
@@ -246,9 +244,7 @@ describe('the word proved', () => {
         return pilot ? { ...i, observation: { ...o, answer: true } as Observation } : i;
       }),
     };
-    const shares = [watched, misread].map((e) =>
-      condemnation(engine.model, dead, engine.assess(e, { pairs: false }).items),
-    );
+    const shares = [watched, misread].map((e) => condemned(engine, dead, e));
     expect(shares[1]).toBe(shares[0]);
   });
 });

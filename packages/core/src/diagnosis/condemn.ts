@@ -214,14 +214,7 @@ function acted({ model, items }: Inquiry, part: Part, contact: Branch): boolean 
   const own = model.phases.find((p) => p.cue.parts.includes(part.index));
   if (own) return items.some(({ item: { observation: o } }) => o.kind === 'seen' && o.answer && o.phase === own.index);
   const movers = part.branches.filter((b) => b !== contact && part.kind.symbol(b.name, part.spec) !== 'contact');
-  return movers.some((b) =>
-    items.some(
-      ({ item: { observation: o } }) =>
-        o.kind === 'volts' &&
-        [b.a, b.b].includes(o.red) &&
-        potential(model, o, part.kind.actsAt?.(part.spec, b.name)) === 'live',
-    ),
-  );
+  return movers.some((b) => items.some((i) => foundLive(model, i, [b.a, b.b], part.kind.actsAt?.(part.spec, b.name))));
 }
 
 const across = ({ a, b }: Branch, o: Observation): boolean =>
@@ -234,6 +227,14 @@ function potential(model: Model, o: Observation, enough?: number): 'live' | 'dea
   const volts = Math.abs(readingValue(o.reading));
   return volts >= (enough ?? LIVE * rated) ? 'live' : volts < DEAD * rated ? 'dead' : undefined;
 }
+
+/** Whether the red probe found one of some nets live; `enough` as above. */
+const foundLive = (
+  model: Model,
+  { item: { observation: o } }: ItemFit,
+  nets: readonly number[],
+  enough?: number,
+): boolean => o.kind === 'volts' && nets.includes(o.red) && potential(model, o, enough) === 'live';
 
 /** Power in and not out, at a step at which a sound one would let it through. */
 const blocked = (q: Inquiry, branch: Branch): number => inNotOut(q, branch, undefined, (i) => odd(i.sound, i));
@@ -342,20 +343,14 @@ function controlOutput(q: Inquiry, part: Part, mode: string): number {
     }
   const input = branchOf('-deaf');
   if (input) {
-    const live = items.some(
-      ({ item: { observation: o } }) => o.kind === 'volts' && o.red === input.a && potential(model, o) === 'live',
-    );
-    shown.push(live ? 1 : 0);
+    shown.push(items.some((i) => foundLive(model, i, [input.a])) ? 1 : 0);
   }
   return mean(shown);
 }
 
 /** Whether a control was found fed in a try of the kind in which it does not do what a sound one does. */
 function idleThoughFed({ model, items }: Inquiry, supply: Branch): boolean {
-  const fed = items.filter(({ item: { observation: o } }) => {
-    const there = o.kind === 'volts' && [supply.a, supply.b].includes(o.red);
-    return there && potential(model, o) === 'live';
-  });
+  const fed = items.filter((i) => foundLive(model, i, [supply.a, supply.b]));
   const idle = items.filter((i) => ['seen', 'outcome', 'code'].includes(i.item.observation.kind) && odd(i.sound, i));
   return fed.some((f) => idle.some((i) => episodeKey(i.episode) === episodeKey(f.episode)));
 }

@@ -3,7 +3,7 @@ import { Arrangement, type Stand } from './arrangement';
 import type { CircuitState, CircuitStates } from './circuit-state';
 import { traceOf, type Course } from './course';
 import type { Felt } from './felt';
-import { Listeners } from './listeners';
+import { askedBy, Listeners } from './listeners';
 import { faultKey, setupKey, type FaultRef, type Setup } from './setup';
 import { Simulator } from './simulator';
 import type { Memory, Trace } from './trace';
@@ -127,10 +127,6 @@ function heardFaults(model: Model): boolean[][] {
 function* running({ parts, quantities, controller, phases }: Model): Iterable<Expression> {
   for (const part of parts) yield* part.conditions.values();
   for (const { rules } of quantities) for (const { when } of rules) if (when) yield when;
-  for (const { always, states } of controller?.regions ?? [])
-    for (const guard of [...always, ...states.flatMap((s) => s.go)]) {
-      yield guard.when;
-      for (const { value } of guard.set) yield value;
-    }
+  for (const region of controller?.regions ?? []) yield* askedBy(region);
   for (const { cue, window } of phases) yield* [cue, window];
 }

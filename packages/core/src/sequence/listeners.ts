@@ -64,7 +64,8 @@ export class Listeners {
 
 const nobody = (of: readonly unknown[] = []): number[][] => of.map(() => []);
 
-function* askedBy({ always, states }: Controller['regions'][number]): Iterable<Expression> {
+/** Every expression that a region of a control asks. */
+export function* askedBy({ always, states }: Controller['regions'][number]): Iterable<Expression> {
   for (const { when, set } of [...always, ...states.flatMap((s) => s.go)]) {
     yield when;
     for (const { value } of set) yield value;
