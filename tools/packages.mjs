@@ -17,8 +17,7 @@ export async function ensureNodePackages() {
     .digest('hex');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   await step('Installing node packages (a minute or two the first time)', () =>
-    // Not `npm ci`: it insists on lock entries for every other platform's optional binaries.
-    run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel', 'error'], { cwd: ROOT }),
+    run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel', 'error'], { cwd: ROOT }),
   );
   writeFileSync(mark, lock);
 }
