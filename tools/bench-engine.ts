@@ -1,7 +1,9 @@
 // What the engine takes for one family: the same figures in Node and, built as a script of its own, in Chromium.
-import { Engine, fitEvidence, predicts, seedPairs, type Evidence, type Observation } from '@zetalysis/core/diagnosis';
+import { Engine } from '@zetalysis/core/diagnosis';
+import { fitEvidence, predicts, seedPairs } from '@zetalysis/core/inference';
 import { loadProfile } from '@zetalysis/core/profile';
-import { NORMAL_SETUP } from '@zetalysis/core/sequence';
+import type { Evidence, Observation } from '@zetalysis/core/question';
+import { NORMAL_SETUP } from '@zetalysis/core/simulation';
 
 /** Milliseconds of each piece of work, and how large the family is. */
 export interface EngineFigures {

@@ -1,7 +1,16 @@
 // `npm run compare -- REV [--full]`: what the engine says before and after a change that must not change it. Plays every
 // case, writes every coverage report and deck, and scores every family, in a checkout of REV and in this one, by the command
 // line; prints where they differ. Exit 1 when they do.
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { spawn, spawnSync } from 'node:child_process';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,9 +18,14 @@ import { parseArgs } from 'node:util';
 import { dataDirectory, ROOT } from './packages.mjs';
 import { Advice, runMain, step } from './say.mjs';
 
-const { values, positionals } = parseArgs({ allowPositionals: true, options: { full: { type: 'boolean', default: false } } });
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { full: { type: 'boolean', default: false } },
+});
 /** As `score` plays one family by itself, or a tenth of it. */
-const SIZE = values.full ? ['--per', '2', '--pairs', '48', '--problems', '12'] : ['--per', '1', '--pairs', '4', '--problems', '2'];
+const SIZE = values.full
+  ? ['--per', '2', '--pairs', '48', '--problems', '12']
+  : ['--per', '1', '--pairs', '4', '--problems', '2'];
 /** How many differences of one output are printed. */
 const SHOWN = 12;
 
@@ -23,13 +37,19 @@ const git = (...args) => {
 
 /** Every command line whose output is compared. */
 function commandsFor(root) {
-  const names = (folder) => readdirSync(join(root, folder)).filter((f) => f.endsWith('.yaml')).sort();
+  const names = (folder) =>
+    readdirSync(join(root, folder))
+      .filter((f) => f.endsWith('.yaml'))
+      .sort();
   const families = names('profiles').map((f) => f.replace(/\.yaml$/, ''));
   return [
     ...families.map((id) => ['score', id, ...SIZE, '--json']),
     ...families.map((id) => ['profiles', '--coverage', id, '--json']),
     ...names('cases').map((file) => ['diagnose', `cases/${file}`, '--json']),
-    ...families.flatMap((id) => [['simulate', id, '--json'], ['netlist', id]]),
+    ...families.flatMap((id) => [
+      ['simulate', id, '--json'],
+      ['netlist', id],
+    ]),
   ];
 }
 

@@ -1,7 +1,9 @@
 import { parseArgs } from 'node:util';
-import { caseEvents, caseHead, checkCase, draftRecord, loadCase, reduceCall, standingOf } from '@zetalysis/core/call';
-import { Engine, explain, instruction, type Weights } from '@zetalysis/core/diagnosis';
-import { unknownName, type Model } from '@zetalysis/core/profile';
+import { Engine, standingOf } from '@zetalysis/core/diagnosis';
+import type { Weights } from '@zetalysis/core/inference';
+import { draftRecord, explain, instruction } from '@zetalysis/core/presentation';
+import { type Model, unknownName } from '@zetalysis/core/profile';
+import { caseEvents, caseHead, checkCase, loadCase, reduceCall } from '@zetalysis/core/visit';
 import { openProfile, readText } from './files';
 import type { Command } from './main';
 import { UsageError } from './usage';

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { loadProfile, unknownName, variantsOf, type LoadOptions, type Model } from '@zetalysis/core/profile';
+import { type LoadOptions, loadProfile, type Model, unknownName, variantsOf } from '@zetalysis/core/profile';
 import { UsageError } from './usage';
 
 const PROFILES = resolve(dirname(fileURLToPath(import.meta.url)), '../../../profiles');

@@ -1,7 +1,8 @@
 import { parseArgs } from 'node:util';
-import { coverage, Engine, proofOutlook, type ProofOutlook } from '@zetalysis/core/diagnosis';
+import { coverage, proofOutlook, type ProofOutlook } from '@zetalysis/core/analysis';
+import { Engine } from '@zetalysis/core/diagnosis';
 import { formatProblem, loadProfile, variantsOf } from '@zetalysis/core/profile';
-import { checkProfile } from '@zetalysis/core/sequence';
+import { checkProfile } from '@zetalysis/core/simulation';
 import { openProfile, profileIds, profileSource, readText } from './files';
 import type { Command } from './main';
 import { UsageError } from './usage';

@@ -1,16 +1,16 @@
 import { parseArgs } from 'node:util';
+import { measureVolts } from '@zetalysis/core/circuit';
+import { codeWords, OUTCOME_WORDS } from '@zetalysis/core/presentation';
+import { type Model, unknownName } from '@zetalysis/core/profile';
 import {
   CircuitStates,
+  type FaultRef,
   findFault,
   NORMAL_SETUP,
   quantityAt,
   run,
-  type FaultRef,
   type Trace,
-} from '@zetalysis/core/sequence';
-import { measureVolts } from '@zetalysis/core/circuit';
-import { codeWords, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
-import { unknownName, type Model } from '@zetalysis/core/profile';
+} from '@zetalysis/core/simulation';
 import { openProfile } from './files';
 import type { Command } from './main';
 import { UsageError } from './usage';

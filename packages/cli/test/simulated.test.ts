@@ -1,6 +1,8 @@
-import { Engine, FIRST_EPISODE, type Hypothesis, type Question } from '@zetalysis/core/diagnosis';
-import { loadProfile, variantsOf, type Model } from '@zetalysis/core/profile';
-import { CircuitStates, NORMAL_SETUP, run } from '@zetalysis/core/sequence';
+import { Engine } from '@zetalysis/core/diagnosis';
+import type { Hypothesis } from '@zetalysis/core/inference';
+import { loadProfile, type Model, variantsOf } from '@zetalysis/core/profile';
+import { FIRST_EPISODE, type Question } from '@zetalysis/core/question';
+import { CircuitStates, NORMAL_SETUP, run } from '@zetalysis/core/simulation';
 import { readingValue } from '@zetalysis/core/units';
 import { profileIds, profileSource } from '../src/files';
 import { Appliance, MISREPORTED, varied } from '../src/score/appliance';

@@ -1,6 +1,8 @@
-import { coverage, Engine, watchedTry, type Evidence, type Hypothesis } from '../src/diagnosis';
+import { coverage, followed, watchedTry } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
+import type { Hypothesis } from '../src/inference';
+import type { Evidence } from '../src/question';
 import { FAMILIES, profile } from './models';
-import { followed } from '../src/diagnosis';
 
 /** Answers that speak for one of two by less than this do not tell them apart. */
 const EVEN = 3;

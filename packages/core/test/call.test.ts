@@ -1,16 +1,16 @@
 import fc from 'fast-check';
+import { Engine } from '../src/diagnosis';
 import {
+  type CallEvent,
   closingObstacles,
   compareEvents,
+  entryWords,
+  type EventBody,
   mergeEvents,
   nextSeq,
-  entryWords,
   parseEntryLine,
   reduceCall,
-  type CallEvent,
-  type EventBody,
-} from '../src/call';
-import { Engine } from '../src/diagnosis';
+} from '../src/visit';
 import { profile } from './models';
 
 const model = profile('furnace-condensing');

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { caseHead, checkCase, loadCase } from '../src/call';
 import { Engine } from '../src/diagnosis';
+import { caseHead, checkCase, loadCase } from '../src/visit';
 import { FAMILIES, profile } from './models';
 
 const CASES = join(__dirname, '../../../cases');

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import { Engine, predicts } from '../src/diagnosis';
-import { planProof, type ProofOffer } from '../src/diagnosis/proof-plan';
-import type { ProofDebt } from '../src/diagnosis/proof';
-import type { ItemFit } from '../src/diagnosis/posterior';
+import { Engine } from '../src/diagnosis';
+import { predicts } from '../src/inference';
+import type { ItemFit } from '../src/inference/posterior';
+import type { ProofDebt } from '../src/proof/proof';
+import { planProof, type ProofOffer } from '../src/proof/proof-plan';
 import { profile } from './models';
 
 const engine = new Engine(profile('furnace-condensing'));

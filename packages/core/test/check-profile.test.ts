@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { coverage, Engine } from '../src/diagnosis';
-import { loadProfile, ProblemError, type Problem } from '../src/profile';
-import { checkProfile } from '../src/sequence';
+import { coverage } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
+import { loadProfile, type Problem, ProblemError } from '../src/profile';
+import { checkProfile } from '../src/simulation';
 import { profileText } from './models';
 
 const furnace = profileText('furnace-condensing');

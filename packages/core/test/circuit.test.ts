@@ -1,9 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { measureVolts, solve, toSpice, type Circuit } from '../src/circuit';
+import { type Circuit, measureVolts, solve, toSpice } from '../src/circuit';
 import { fuseOpeningTime } from '../src/parts';
 import type { Model } from '../src/profile';
-import { CircuitStates, Courses, NORMAL_SETUP } from '../src/sequence';
+import { CircuitStates, Courses, NORMAL_SETUP } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 const r = (id: string, a: number, b: number, ohms: number, x = 0) => ({

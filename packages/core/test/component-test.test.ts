@@ -1,4 +1,4 @@
-import { COPPER_ALPHA_20, judgeDeadTest, windingAt20, withoutLeads } from '../src/component-test';
+import { COPPER_ALPHA_20, judgeDeadTest, windingAt20, withoutLeads } from '../src/bench';
 
 describe('windings and temperature', () => {
   test('copper: α20 = 0.00393 per kelvin (IEC 60028, value from memory)', () => expect(COPPER_ALPHA_20).toBe(0.00393));

@@ -1,5 +1,7 @@
-import type { Engine, Evidence, Hypothesis } from '../src/diagnosis';
-import { condemnation } from '../src/diagnosis/condemn';
+import type { Engine } from '../src/diagnosis';
+import type { Hypothesis } from '../src/inference';
+import { condemnation } from '../src/proof/condemn';
+import type { Evidence } from '../src/question';
 
 export const hypothesis = (engine: Engine, id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { loadProfile, type Model } from '../src/profile';
-import { CircuitStates, Courses, NORMAL_SETUP, run, type FaultRef, type Setup, type Trace } from '../src/sequence';
+import { CircuitStates, Courses, type FaultRef, NORMAL_SETUP, run, type Setup, type Trace } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 /** Everything that can be known of a run: what happens when, and every voltage in between to a tenth of a millivolt. */

@@ -1,7 +1,11 @@
-import { condemnation } from '../src/diagnosis/condemn';
-import { coverage, Engine, mayBypass, synthesise, type Evidence, type Observation } from '../src/diagnosis';
+import { coverage } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
 import { findNet, loadProfile } from '../src/profile';
-import { NORMAL_SETUP, type Setup } from '../src/sequence';
+import { synthesise } from '../src/proof';
+import { condemnation } from '../src/proof/condemn';
+import type { Evidence, Observation } from '../src/question';
+import { NORMAL_SETUP, type Setup } from '../src/simulation';
+import { mayBypass } from '../src/test-choice';
 import { profile, profileText } from './models';
 
 const model = profile('furnace-condensing');

@@ -1,17 +1,10 @@
-import {
-  cautionsFor,
-  DANGER_WORDS,
-  Engine,
-  explain,
-  instruction,
-  mayPropose,
-  questionTitle,
-  setupFor,
-  terminals,
-  type Evidence,
-} from '../src/diagnosis';
+import { Engine } from '../src/diagnosis';
+import { explain, instruction, questionTitle } from '../src/presentation';
 import { findNet } from '../src/profile';
-import { NORMAL_SETUP } from '../src/sequence';
+import { terminals } from '../src/proof';
+import type { Evidence } from '../src/question';
+import { NORMAL_SETUP } from '../src/simulation';
+import { cautionsFor, DANGER_WORDS, mayPropose, setupFor } from '../src/test-choice';
 import { profile } from './models';
 
 const model = profile('furnace-condensing');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { loadProfile } from '../src/profile';
-import { CircuitStates, NORMAL_SETUP, RestlessError, run } from '../src/sequence';
+import { CircuitStates, NORMAL_SETUP, RestlessError, run } from '../src/simulation';
 
 /** A model of one lamp with one quantity, whose phase cue is the expression under test. */
 const lamp = (cue: string, extra = ''): string => `format: zetalysis-profile/1

@@ -1,6 +1,8 @@
-import { coverage, Engine, goesRoundSafety, mayPropose } from '../src/diagnosis';
+import { coverage } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
 import { findNet } from '../src/profile';
-import { findFault, NORMAL_SETUP, type Trace } from '../src/sequence';
+import { findFault, NORMAL_SETUP, type Trace } from '../src/simulation';
+import { goesRoundSafety, mayPropose } from '../src/test-choice';
 import { FAMILIES, profile } from './models';
 import { cue, traceOf, volts } from './runs';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { fed, HOLDS, NOTHING, PULLS, type Leads, type PartView } from '../src/parts';
+import { fed, HOLDS, type Leads, NOTHING, type PartView, PULLS } from '../src/parts';
 import type { Model, Part } from '../src/profile';
-import { CircuitStates, findFault, NORMAL_SETUP, run, voltsBetween } from '../src/sequence';
+import { CircuitStates, findFault, NORMAL_SETUP, run, voltsBetween } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 /** Every part that feels something, with the model it belongs to. */

@@ -1,10 +1,13 @@
-import { Engine, predicts, type Evidence, type Hypothesis, type Test } from '../src/diagnosis';
-import { Foreteller } from '../src/diagnosis/foreteller';
-import { fitEvidence } from '../src/diagnosis/posterior';
-import { weightOf } from '../src/diagnosis/proof';
-import { NORMAL_SETUP } from '../src/sequence';
+import { followed } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
+import { type Hypothesis, predicts } from '../src/inference';
+import { fitEvidence } from '../src/inference/posterior';
+import { Foreteller } from '../src/proof/expected-finding';
+import { weightOf } from '../src/proof/proof';
+import type { Evidence } from '../src/question';
+import { NORMAL_SETUP } from '../src/simulation';
+import type { Test } from '../src/test-choice';
 import { profile } from './models';
-import { followed } from '../src/diagnosis';
 
 const nothing: Evidence = { episodes: [{ setup: NORMAL_SETUP, repaired: [] }], items: [] };
 

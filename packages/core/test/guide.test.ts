@@ -1,6 +1,9 @@
-import { Engine, findReadings, guideOf, parseSought, partsToCarry, type Observation } from '../src/diagnosis';
+import { findReadings, parseSought, partsToCarry } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
+import { guideOf } from '../src/presentation';
 import { IDENTIFY, mayBe } from '../src/profile';
-import { NORMAL_SETUP, waitsOf } from '../src/sequence';
+import type { Observation } from '../src/question';
+import { NORMAL_SETUP, waitsOf } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 const steam = new Engine(profile('steam-intermittent-pilot'));

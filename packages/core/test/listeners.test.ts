@@ -1,6 +1,6 @@
 import type { Expression, Model, Source } from '../src/profile';
-import { CircuitStates, NORMAL_SETUP, run, type Trace } from '../src/sequence';
-import { Due, Listeners } from '../src/sequence/listeners';
+import { CircuitStates, NORMAL_SETUP, run, type Trace } from '../src/simulation';
+import { Due, Listeners } from '../src/simulation/dependency-index';
 import { FAMILIES, profile } from './models';
 
 const furnace = profile('furnace-condensing');

@@ -1,5 +1,5 @@
 import type { Model } from '../src/profile';
-import { CircuitStates, findFault, NORMAL_SETUP, run, type Trace } from '../src/sequence';
+import { CircuitStates, findFault, NORMAL_SETUP, run, type Trace } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 /**

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { MOST_TO_PLAN, planMinutes, type PlannedTest } from '../src/diagnosis';
+import { MOST_TO_PLAN, planMinutes, type PlannedTest } from '../src/test-choice';
 
 /** The same by plain recursion over lists: slow, and written without bits. */
 function naive(shares: number[], groups: number[], tests: PlannedTest[], left: number[]): number {

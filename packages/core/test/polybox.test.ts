@@ -1,9 +1,11 @@
-import { Engine, type Evidence, type Hypothesis } from '../src/diagnosis';
-import { contradiction } from '../src/diagnosis/proof';
-import { fitEvidence } from '../src/diagnosis/posterior';
-import { seedPairs } from '../src/diagnosis/pairs';
+import { Engine } from '../src/diagnosis';
+import type { Hypothesis } from '../src/inference';
+import { seedPairs } from '../src/inference/pairs';
+import { fitEvidence } from '../src/inference/posterior';
 import { loadProfile } from '../src/profile';
-import { NORMAL_SETUP } from '../src/sequence';
+import { contradiction } from '../src/proof/proof';
+import type { Evidence } from '../src/question';
+import { NORMAL_SETUP } from '../src/simulation';
 
 /**
  * The polybox of de Kleer and Williams, "Diagnosing Multiple Faults", Artificial Intelligence 32 (1987): X = A·C, Y = B·D,

@@ -1,4 +1,4 @@
-import { loadProfile, ProblemError, type Problem } from '../src/profile';
+import { loadProfile, type Problem, ProblemError } from '../src/profile';
 import { profile, profileText } from './models';
 
 const furnace = profileText('furnace-condensing');

@@ -1,5 +1,5 @@
 import { loadProfile, type Model } from '../src/profile';
-import { CircuitStates, findFault, NORMAL_SETUP, quantityAt, run, type Trace } from '../src/sequence';
+import { CircuitStates, findFault, NORMAL_SETUP, quantityAt, run, type Trace } from '../src/simulation';
 
 /** A control on 24 V with one input from a switch that follows a quantity, and one output with a load. */
 const bench = (options: {

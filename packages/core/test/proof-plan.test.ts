@@ -1,6 +1,8 @@
-import { Engine, predicts, watchedTry, type Evidence, type Hypothesis } from '../src/diagnosis';
+import { followed, watchedTry } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
+import { type Hypothesis, predicts } from '../src/inference';
+import type { Evidence } from '../src/question';
 import { profile } from './models';
-import { followed } from '../src/diagnosis';
 
 /** A watched try whose status light nobody read. */
 function watched(engine: Engine, h: Hypothesis): Evidence {

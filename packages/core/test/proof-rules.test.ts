@@ -1,23 +1,13 @@
-import {
-  Engine,
-  FIRST_EPISODE,
-  goesRoundSafety,
-  isolated,
-  mayPropose,
-  minutesFor,
-  proofOutlook,
-  testTitle,
-  watchedTry,
-  type Episode,
-  type Evidence,
-  type Observation,
-} from '../src/diagnosis';
-import { commandedAt } from '../src/diagnosis/commanded';
+import { followed, proofOutlook, watchedTry } from '../src/analysis';
+import { Engine } from '../src/diagnosis';
+import { testTitle } from '../src/presentation';
 import { findNet } from '../src/profile';
-import { USUAL_SCHOOL } from '../src/component-test';
+import { commandedAt } from '../src/proof/commanded';
+import { type Episode, type Evidence, FIRST_EPISODE, type Observation } from '../src/question';
+import { USUAL_SCHOOL } from '../src/standards';
+import { goesRoundSafety, isolated, mayPropose, minutesFor } from '../src/test-choice';
 import { condemned, hypothesis } from './condemned';
 import { profile } from './models';
-import { followed } from '../src/diagnosis';
 
 const standing = (engine: Engine, evidence: Evidence) => {
   const { suspects, proof } = engine.assess(evidence, { pairs: false });

@@ -1,4 +1,4 @@
-import { Recurrence } from '../src/sequence/recurrence';
+import { Recurrence } from '../src/simulation/cycle-detector';
 
 describe('a state that comes again', () => {
   test('is found by what decides how it goes on, not by when it was', () => {

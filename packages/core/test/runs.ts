@@ -1,5 +1,5 @@
 import { findNet, type Model } from '../src/profile';
-import { CircuitStates, findFault, NORMAL_SETUP, run, type Setup, type Trace } from '../src/sequence';
+import { CircuitStates, findFault, NORMAL_SETUP, run, type Setup, type Trace } from '../src/simulation';
 
 // What tests ask of a run: the trace under named faults, when a step was to be seen, and volts at a moment.
 export const traceOf = (model: Model, faults: readonly string[], setup: Partial<Setup> = {}): Trace =>

@@ -1,7 +1,11 @@
-import { judgeDeadTest, judgeSparkGap, judgeThermocouple, USUAL_SCHOOL } from '../src/component-test';
-import { Engine, instruction, minutesFor, provesWords, type Evidence } from '../src/diagnosis';
+import { judgeDeadTest, judgeSparkGap, judgeThermocouple } from '../src/bench';
+import { Engine } from '../src/diagnosis';
+import { instruction, provesWords } from '../src/presentation';
 import { findNet } from '../src/profile';
-import { NORMAL_SETUP } from '../src/sequence';
+import type { Evidence } from '../src/question';
+import { NORMAL_SETUP } from '../src/simulation';
+import { USUAL_SCHOOL } from '../src/standards';
+import { minutesFor } from '../src/test-choice';
 import { profile } from './models';
 
 const model = profile('furnace-condensing');

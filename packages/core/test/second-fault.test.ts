@@ -1,5 +1,6 @@
-import { Engine, type Episode, type Evidence, type Observation } from '../src/diagnosis';
-import { NORMAL_SETUP, type Outcome } from '../src/sequence';
+import { Engine } from '../src/diagnosis';
+import type { Episode, Evidence, Observation } from '../src/question';
+import { NORMAL_SETUP, type Outcome } from '../src/simulation';
 import { profile } from './models';
 
 const model = profile('furnace-condensing');

@@ -1,6 +1,6 @@
 import { measureVolts } from '../src/circuit';
 import { findNet, type Model } from '../src/profile';
-import { CircuitStates, findFault, NORMAL_SETUP, quantityAt, run, type Setup, type Trace } from '../src/sequence';
+import { CircuitStates, findFault, NORMAL_SETUP, quantityAt, run, type Setup, type Trace } from '../src/simulation';
 import { profile } from './models';
 
 const furnace = profile('furnace-condensing');

@@ -1,23 +1,16 @@
+import { followed, watchedTry } from '../src/analysis';
 import { measureVolts } from '../src/circuit';
-import { fitOf, likelihood } from '../src/diagnosis/likelihood';
-import { predict } from '../src/diagnosis/predict';
-import {
-  Engine,
-  inBrief,
-  predictionWords,
-  predicts,
-  watchedTry,
-  type Hypothesis,
-  type Observation,
-  type Prediction,
-  type Question,
-} from '../src/diagnosis';
-import { quantityAt, type Trace } from '../src/sequence';
+import { Engine } from '../src/diagnosis';
+import { type Hypothesis, predicts } from '../src/inference';
+import { inBrief, predictionWords } from '../src/presentation';
+import type { Observation, Prediction, Question } from '../src/question';
+import { fitOf, likelihood } from '../src/question/likelihood';
+import { predict } from '../src/question/predict';
+import { quantityAt, type Trace } from '../src/simulation';
 import { formatReading } from '../src/units';
 import { condemned, hypothesis } from './condemned';
 import { FAMILIES, profile } from './models';
 import { traceOf } from './runs';
-import { followed } from '../src/diagnosis';
 
 // What stands for seconds and then changes, again and again: somebody comes in either part of it.
 

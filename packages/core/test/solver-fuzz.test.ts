@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { layoutOf, solve, type Circuit, type Element } from '../src/circuit';
+import { type Circuit, type Element, layoutOf, solve } from '../src/circuit';
 
 /** The plain way: full nodal matrix as complex numbers, partial pivoting, no ordering, ground removed. */
 function naive(circuit: Circuit): [number, number][] {

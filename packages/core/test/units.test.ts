@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import Qty from 'js-quantities';
 import {
+  type Dimension,
   findUnit,
-  formatQuantity,
   formatMillivolts,
+  formatQuantity,
   formatReading,
   parseQuantity,
   parseReading,
-  type Dimension,
   type Reading,
 } from '../src/units';
 

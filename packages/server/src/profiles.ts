@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { formatProblem, loadProfile, ProblemError, variantsOf, type Identity } from '@zetalysis/core/profile';
-import { checkProfile } from '@zetalysis/core/sequence';
+import { formatProblem, type Identity, loadProfile, ProblemError, variantsOf } from '@zetalysis/core/profile';
+import { checkProfile } from '@zetalysis/core/simulation';
 import { StoredProfile } from './db/models';
 import { Problem } from './http/problem';
 

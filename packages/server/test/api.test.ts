@@ -6,7 +6,7 @@ import { pino } from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import type { CallEvent, EventBody } from '@zetalysis/core/call';
+import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 import { createApp } from '../src/app';
 import { connect } from '../src/db/connect';
 import { DEMO_PASSWORD, loadDemo } from '../src/db/demo';

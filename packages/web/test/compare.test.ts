@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Engine, guideOf } from '@zetalysis/core/diagnosis';
+import { Engine } from '@zetalysis/core/diagnosis';
+import { guideOf } from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
 import { drawingOf } from '../src/engine/drawing';
 import { changedRungs, compareGuides } from '../src/places/library/compare';

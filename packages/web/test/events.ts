@@ -1,4 +1,4 @@
-import type { CallEvent, EventBody } from '@zetalysis/core/call';
+import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 
 /** A log of one call: these events, entered one after the other by one person. */
 export const logged = (bodies: readonly EventBody[]): CallEvent[] =>

@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { caseHead, loadCase, reduceCall, type EventBody } from '@zetalysis/core/call';
-import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
+import { USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { caseHead, type EventBody, loadCase, reduceCall } from '@zetalysis/core/visit';
 import { drawingOf } from '../src/engine/drawing';
 import { proofView } from '../src/engine/proof-view';
 import { testsView } from '../src/engine/test-view';

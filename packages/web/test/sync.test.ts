@@ -1,5 +1,5 @@
 import './browser';
-import type { CallEvent } from '@zetalysis/core/call';
+import type { CallEvent } from '@zetalysis/core/visit';
 import { local, onNews } from '../src/store/local';
 import { pull, push } from '../src/store/sync';
 

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { reduceCall, type EventBody } from '@zetalysis/core/call';
-import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
+import { type School, USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { type EventBody, reduceCall } from '@zetalysis/core/visit';
 import { drawingOf } from '../src/engine/drawing';
 import { proofView } from '../src/engine/proof-view';
 import { testsView } from '../src/engine/test-view';

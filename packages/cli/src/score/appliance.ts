@@ -1,18 +1,18 @@
+import { Traces } from '@zetalysis/core/inference';
+import { loadProfile, type Model } from '@zetalysis/core/profile';
+import { synthesise } from '@zetalysis/core/proof';
 import {
   answersOf,
+  type Episode,
   lookError,
   numberError,
-  predict,
-  readsOpen,
-  synthesise,
-  Traces,
-  type Episode,
   type Observation,
+  predict,
   type Prediction,
   type Question,
-} from '@zetalysis/core/diagnosis';
-import { loadProfile, type Model } from '@zetalysis/core/profile';
-import { CircuitStates, Courses, OUTCOMES, type FaultRef } from '@zetalysis/core/sequence';
+  readsOpen,
+} from '@zetalysis/core/question';
+import { CircuitStates, Courses, type FaultRef, OUTCOMES } from '@zetalysis/core/simulation';
 import type { Random } from './random';
 
 /** Share of cues, outcomes and codes that the simulated technician gets wrong. */

@@ -1,4 +1,6 @@
-import { coverage, Engine, type Coverage, type Hypothesis } from '@zetalysis/core/diagnosis';
+import { coverage, type Coverage } from '@zetalysis/core/analysis';
+import { Engine } from '@zetalysis/core/diagnosis';
+import type { Hypothesis } from '@zetalysis/core/inference';
 import { loadProfile, type Model } from '@zetalysis/core/profile';
 import { profileSource } from '../files';
 import { Appliance, MISREPORTED } from './appliance';

@@ -1,14 +1,8 @@
-import {
-  FIRST_EPISODE,
-  minutesFor,
-  MOST_TO_PLAN,
-  rankTests,
-  type Engine,
-  type Evidence,
-  type Hypothesis,
-  type Test,
-} from '@zetalysis/core/diagnosis';
-import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
+import type { Engine } from '@zetalysis/core/diagnosis';
+import type { Hypothesis } from '@zetalysis/core/inference';
+import { type Evidence, FIRST_EPISODE } from '@zetalysis/core/question';
+import { USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { minutesFor, MOST_TO_PLAN, rankTests, type Test } from '@zetalysis/core/test-choice';
 import type { Random } from './random';
 
 const NORMAL: Evidence = { episodes: [FIRST_EPISODE], items: [] };

@@ -1,18 +1,8 @@
-import { standingOf } from '@zetalysis/core/call';
-import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
-import {
-  FIRST_EPISODE,
-  minutesFor,
-  setupFor,
-  type Assessment,
-  type Engine,
-  type Episode,
-  type Evidence,
-  type EvidenceItem,
-  type Hypothesis,
-  type Question,
-  type Test,
-} from '@zetalysis/core/diagnosis';
+import { type Assessment, type Engine, standingOf } from '@zetalysis/core/diagnosis';
+import type { Hypothesis } from '@zetalysis/core/inference';
+import { type Episode, type Evidence, type EvidenceItem, FIRST_EPISODE, type Question } from '@zetalysis/core/question';
+import { type School, USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { minutesFor, setupFor, type Test } from '@zetalysis/core/test-choice';
 import type { Appliance } from './appliance';
 
 /**

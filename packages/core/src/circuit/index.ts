@@ -3,7 +3,7 @@
  * to SPICE.
  */
 export type { Circuit, Element, Frequency } from './circuit';
-export { layoutOf, type Layout } from './layout';
-export { solve, type Complex, type Solution } from './solve';
-export { measureVolts, type Measured, type MeterInput } from './meter';
-export { MAINS_HERTZ, toSpice } from './spice';
+export { type Layout, layoutOf } from './layout';
+export { measureVolts, type MeterInput } from './meter';
+export { type Solution, solve } from './solve';
+export { toSpice } from './spice';

@@ -1,5 +1,5 @@
 import type { Circuit, Element } from './circuit';
-import { layoutOf, type Layout } from './layout';
+import { type Layout, layoutOf } from './layout';
 
 /** A complex number as [real, imaginary]. */
 export type Complex = readonly [number, number];

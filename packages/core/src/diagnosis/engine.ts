@@ -1,20 +1,31 @@
+import {
+  fitEvidence,
+  hypothesesOf,
+  type Hypothesis,
+  type ItemFit,
+  posterior,
+  predicts,
+  seedPairs,
+  Traces,
+  type Weights,
+} from '../inference';
 import type { Model } from '../profile';
-import { USUAL_SCHOOL, type School } from '../component-test';
-import { CircuitStates, Courses, setupKey } from '../sequence';
-import type { Answers } from './answers';
-import { Foreteller } from './foreteller';
-import { likelihood } from './likelihood';
-import { hypothesesOf, predicts, type Hypothesis, type Weights } from './hypothesis';
-import { rankTests, type RankedTest } from './next-test';
-import { askedKey, chainKey, type Evidence, type Question } from './observation';
-import { seedPairs } from './pairs';
-import { fitEvidence, posterior, type ItemFit } from './posterior';
-import { equal, type Prediction } from './predict';
-import { contradiction, proofDebt, prove, type Proof } from './proof';
-import { NO_PROOF, planProof, type ProofPlan } from './proof-plan';
-import { mayPropose, type Role } from './safety';
-import { isolated, minutesFor, setupFor, testsOf, type Test } from './tests';
-import { Traces } from './traces';
+import { contradiction, Foreteller, NO_PROOF, planProof, type Proof, proofDebt, type ProofPlan, prove } from '../proof';
+import { askedKey, chainKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
+import { CircuitStates, Courses, setupKey } from '../simulation';
+import { type School, USUAL_SCHOOL } from '../standards';
+import {
+  type Answers,
+  isolated,
+  mayPropose,
+  minutesFor,
+  type RankedTest,
+  rankTests,
+  type Role,
+  setupFor,
+  type Test,
+  testsOf,
+} from '../test-choice';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
 export const ENGINE_VERSION = '2.6.0';

@@ -1,11 +1,11 @@
 import {
   CLOSED,
+  type ControlPort,
+  type FaultMode,
   num,
   ohms,
   OPEN,
   other,
-  type ControlPort,
-  type FaultMode,
   type PartKind,
   type Spec,
 } from './part-kind';

@@ -1,4 +1,4 @@
-import { CLOSED, OPEN, text, type PartKind } from './part-kind';
+import { CLOSED, OPEN, type PartKind, text } from './part-kind';
 
 /** Where the neutral of the supply is tied to earth. A receptacle wired the wrong way round ties the hot wire instead. */
 export const earthReference: PartKind = {

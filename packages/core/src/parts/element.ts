@@ -1,5 +1,5 @@
 import { actsWhileFed } from './fed';
-import { num, ohms, OPEN, other, text, type PartKind } from './part-kind';
+import { num, ohms, OPEN, other, type PartKind, text } from './part-kind';
 
 /** An electric heating element in water. Its resistance follows from its plate: R = V² / P. */
 export const element: PartKind = {

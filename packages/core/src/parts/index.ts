@@ -2,80 +2,20 @@
  * Parts: the kinds of components an appliance is made of. A kind knows its ports, what it is electrically in each state,
  * how it moves, how it breaks, what mends it and what an ohmmeter shows when it is sound.
  */
-import { battery } from './battery';
-import { condition } from './condition';
-import { control } from './control';
-import { converter } from './converter';
-import { delay } from './delay';
-import { earthReference } from './earth-reference';
-import { element } from './element';
-import { flameRod } from './flame-rod';
-import { fuse } from './fuse';
-import { glowIgniter } from './glow-igniter';
-import { interlock } from './interlock';
-import { motor } from './motor';
-import type { PartKind } from './part-kind';
-import { pilotMagnet } from './pilot-magnet';
-import { plugPin } from './plug';
-import { relay } from './relay';
-import { solenoid } from './solenoid';
-import { sparkGap } from './spark-gap';
-import { stepper } from './stepper';
-import { supply } from './supply';
-import { handSwitch } from './switch';
-import { thermocouple } from './thermocouple';
-import { thermopile } from './thermopile';
-import { transformer } from './transformer';
-import { ventDamper } from './vent-damper';
-import { wire } from './wire';
-import { zoneValve } from './zone-valve';
-
-export type {
-  ControlPort,
-  DeadTest,
-  Electrical,
-  FaultMode,
-  Leads,
-  Move,
-  PartKind,
-  PartView,
-  Spec,
-  SpecField,
-  SpecValue,
-  Symbol as PartSymbol,
-} from './part-kind';
 export { fed, HOLDS, NOTHING, PULLS } from './fed';
 export { fuseOpeningTime } from './fuse';
-export { CLOSED, OPEN } from './part-kind';
-
-const ALL: readonly PartKind[] = [
-  supply,
-  battery,
-  converter,
-  earthReference,
-  handSwitch,
-  interlock,
-  transformer,
-  fuse,
-  solenoid,
-  relay,
-  delay,
-  element,
-  stepper,
-  thermocouple,
-  thermopile,
-  pilotMagnet,
-  motor,
-  glowIgniter,
-  sparkGap,
-  flameRod,
-  ventDamper,
-  zoneValve,
-  control,
-  wire,
-  plugPin,
-  condition,
-];
-
-/** Every part kind by the name a profile uses. */
-export const PART_KINDS: ReadonlyMap<string, PartKind> = new Map(ALL.map((kind) => [kind.name, kind]));
+export {
+  CLOSED,
+  type ControlPort,
+  type DeadTest,
+  type Electrical,
+  type FaultMode,
+  type Leads,
+  OPEN,
+  type PartKind,
+  type Symbol as PartSymbol,
+  type PartView,
+  type Spec,
+  type SpecValue,
+} from './part-kind';
+export { PART_KINDS } from './part-kinds';

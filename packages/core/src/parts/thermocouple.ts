@@ -1,4 +1,4 @@
-import { num, OPEN, other, type Electrical, type PartKind } from './part-kind';
+import { type Electrical, num, OPEN, other, type PartKind } from './part-kind';
 
 /**
  * A thermocouple in the pilot flame: millivolts that come up and go down with a delay, behind a few hundredths of an ohm.

@@ -1,4 +1,4 @@
-import { CLOSED, num, ohms, OPEN, text, type FaultMode, type PartKind } from './part-kind';
+import { CLOSED, type FaultMode, num, ohms, OPEN, type PartKind, text } from './part-kind';
 
 /** A wire, cable or bond that can break, or chafe through to another net. */
 export const wire: PartKind = {

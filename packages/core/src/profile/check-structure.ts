@@ -1,5 +1,5 @@
-import type { Expression } from './expression';
 import type { SourceFile } from './document';
+import type { Expression } from './expression';
 import type { Model, Region } from './model';
 
 /**

@@ -1,4 +1,4 @@
-import { findUnit, type Dimension } from '../units';
+import { type Dimension, findUnit } from '../units';
 
 /** What an expression can ask of the running appliance. Everything is by index, resolved once at load. */
 export interface Scope {

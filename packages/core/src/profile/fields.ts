@@ -1,5 +1,5 @@
-import { parseQuantity, type Dimension } from '../units';
-import { isMap, type Data, type DataMap, type SourceFile } from './document';
+import { type Dimension, parseQuantity } from '../units';
+import { type Data, type DataMap, isMap, type SourceFile } from './document';
 import { unknownName } from './nearest';
 
 export type Path = readonly (string | number)[];

@@ -1,6 +1,6 @@
 import type { DataMap } from './document';
-import { unknownName } from './nearest';
 import type { Fields } from './fields';
+import { unknownName } from './nearest';
 
 /** What anybody can answer in front of a machine, in the order in which it is asked. */
 export const IDENTIFY = [

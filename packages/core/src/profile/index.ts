@@ -2,11 +2,26 @@
  * Profile: one appliance family as data. Reads the YAML, applies a variant, checks every name, unit and expression, and
  * compiles it to the indexed Model the engine runs on.
  */
-export * from './model';
-export { IDENTIFY, mayBe, type Identity } from './identify';
 export { checkStructure } from './check-structure';
-export { loadProfile, PROFILE_FORMAT, variantsOf, type LoadOptions } from './load';
-export { formatProblem, isMap, ProblemError, SourceFile, type Data, type DataMap, type Problem } from './document';
-export { nearest, unknownName } from './nearest';
-export type { Comparison, Expression, Scope, Source, Voltmeter } from './expression';
+export { type Data, type DataMap, formatProblem, isMap, type Problem, ProblemError, SourceFile } from './document';
+export type { Expression, Scope, Source } from './expression';
 export { Fields, type Path } from './fields';
+export { IDENTIFY, type Identity, mayBe } from './identify';
+export { type LoadOptions, loadProfile, variantsOf } from './load';
+export {
+  type Ask,
+  type Branch,
+  type Controller,
+  ENV,
+  findNet,
+  findPart,
+  type Guard,
+  type Level,
+  type Look,
+  type Model,
+  type Part,
+  type Quantity,
+  type Region,
+  replacedWith,
+} from './model';
+export { unknownName } from './nearest';

@@ -1,7 +1,7 @@
 import type { Data, DataMap } from './document';
-import { unknownName } from './nearest';
 import type { Fields, Path } from './fields';
 import type { Action, Ask, Gauge, Look, Part, Phase } from './model';
+import { unknownName } from './nearest';
 
 /** What an `asks:` entry can name. */
 export interface Asked {

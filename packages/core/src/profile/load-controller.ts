@@ -1,9 +1,9 @@
 import type { ControlPort } from '../parts';
-import { isMap, type Data, type DataMap } from './document';
-import { unknownName } from './nearest';
-import type { Compile } from './load';
+import { type Data, type DataMap, isMap } from './document';
 import type { Fields, Path } from './fields';
+import type { Compile } from './load';
 import type { Branch, Controller, Guard, Input, Output, Part, Quantity, Region } from './model';
+import { unknownName } from './nearest';
 
 /** Names the controller introduces, collected before any expression is compiled. */
 export interface ControllerNames {

@@ -1,8 +1,8 @@
+import { type ControlPort, type FaultMode, PART_KINDS, type PartKind, type SpecValue } from '../parts';
 import type { Dimension } from '../units';
-import { PART_KINDS, type ControlPort, type FaultMode, type PartKind, type SpecValue } from '../parts';
-import { isMap, type Data, type DataMap } from './document';
-import { unknownName } from './nearest';
+import { type Data, type DataMap, isMap } from './document';
 import type { Fields, Path } from './fields';
+import { unknownName } from './nearest';
 
 /** A part as written, before names are resolved. */
 export interface RawPart {

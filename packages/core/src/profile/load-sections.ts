@@ -1,8 +1,8 @@
 import type { Data, DataMap } from './document';
-import { unknownName } from './nearest';
 import type { Fields, Path } from './fields';
 import type { Compile } from './load';
 import type { Caution, Gauge, Look, Phase, Point, Quantity } from './model';
+import { unknownName } from './nearest';
 
 export function loadPhases(fields: Fields, root: DataMap, compile: Compile): Phase[] {
   return fields.list(root['phases'], ['phases'], '{id, title, cue}').map((item, index) => {

@@ -1,8 +1,8 @@
 import type { Dimension } from '../units';
-import { unknownName } from './nearest';
-import { ExpressionError, type Comparison, type Names } from './expression';
+import { type Comparison, ExpressionError, type Names } from './expression';
 import type { ControllerNames } from './load-controller';
 import type { Part } from './model';
+import { unknownName } from './nearest';
 
 /** Resolves the names of expressions: `part.state`, `board.output`, `input.x`, `env.x`, `region.state`, quantities, counters. */
 export function resolveNames(

@@ -1,9 +1,9 @@
 import { PART_KINDS } from '../parts';
 import type { DataMap } from './document';
-import { unknownName } from './nearest';
 import type { Fields } from './fields';
 import type { RawPart } from './load-parts';
 import type { Branch, Plug, Rung } from './model';
+import { unknownName } from './nearest';
 
 /** A branch before it is known what feeds it. */
 type BareBranch = Omit<Branch, 'frequency'>;

@@ -1,4 +1,4 @@
-import { isMap, type Data, type DataMap } from './document';
+import { type Data, type DataMap, isMap } from './document';
 
 /**
  * Applies a variant's changes to a profile: JSON Merge Patch (RFC 7396). Maps merge, anything else replaces, `null`

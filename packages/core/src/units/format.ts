@@ -1,4 +1,4 @@
-import { findUnit, siUnit, type Dimension, type Unit } from './dimension';
+import { type Dimension, findUnit, siUnit, type Unit } from './dimension';
 import type { Reading } from './reading';
 
 /** Which family of units a person wants to see. Storage is always SI. */

@@ -1,4 +1,4 @@
-import { findUnit, siUnit, type Dimension, type Unit } from './dimension';
+import { type Dimension, findUnit, siUnit, type Unit } from './dimension';
 import type { Reading } from './reading';
 
 export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };

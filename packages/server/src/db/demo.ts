@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
-import type { CallEvent, EventBody } from '@zetalysis/core/call';
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
-import { parseReading, type Dimension, type Reading } from '@zetalysis/core/units';
+import { type Dimension, parseReading, type Reading } from '@zetalysis/core/units';
+import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 import { hashPassword } from '../auth/password';
 import type { Profiles } from '../profiles';
 import { Call, eventRow, LoggedEvent, Machine, Person } from './models';

@@ -6,9 +6,9 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { CallEvent, EventBody } from '@zetalysis/core/call';
-import type { Role } from '@zetalysis/core/diagnosis';
+import type { Role } from '@zetalysis/core/test-choice';
 import type { UnitSystem } from '@zetalysis/core/units';
+import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 
 export class Person extends Model<InferAttributes<Person>, InferCreationAttributes<Person>> {
   declare id: string;

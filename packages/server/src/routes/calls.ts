@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { Op, UniqueConstraintError, type Sequelize } from 'sequelize';
-import type { CallEvent } from '@zetalysis/core/call';
+import type { CallEvent } from '@zetalysis/core/visit';
 import { Call, eventRow, LoggedEvent, Machine, type Person } from '../db/models';
 import { Problem } from '../http/problem';
 import { uuid, validate } from '../http/validate';

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import type { CallEvent } from '@zetalysis/core/call';
-import { COMPLAINT_IDS } from '@zetalysis/core/diagnosis';
+import { COMPLAINT_IDS } from '@zetalysis/core/question';
+import type { CallEvent } from '@zetalysis/core/visit';
 import { uuid } from '../http/validate';
 
 const name = Joi.string().min(1).max(80);

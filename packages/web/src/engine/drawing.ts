@@ -1,9 +1,10 @@
-import { entryWords, type EntryWords } from '@zetalysis/core/call';
-import { codeWords, mayBypass, OUTCOME_WORDS } from '@zetalysis/core/diagnosis';
-import type { Model } from '@zetalysis/core/profile';
 import type { PartSymbol } from '@zetalysis/core/parts';
-import { OUTCOMES, waitsOf, type Wait } from '@zetalysis/core/sequence';
+import { codeWords, OUTCOME_WORDS } from '@zetalysis/core/presentation';
+import type { Model } from '@zetalysis/core/profile';
+import { OUTCOMES, type Wait, waitsOf } from '@zetalysis/core/simulation';
+import { mayBypass } from '@zetalysis/core/test-choice';
 import type { Dimension } from '@zetalysis/core/units';
+import { entryWords, type EntryWords } from '@zetalysis/core/visit';
 
 /** The parts of a model that screens draw and ask by: plain data, sent once from the worker. */
 export interface Drawing {

@@ -1,16 +1,12 @@
-import type { CallEvent, CallState, EventBody } from '@zetalysis/core/call';
-import { judgeDeadTest, judgeSparkGap, judgeThermocouple, type School } from '@zetalysis/core/component-test';
-import {
-  COMPLAINTS,
-  contradiction,
-  OUTCOME_WORDS,
-  predictionWords,
-  gaugeReading,
-  voltsReading,
-  type Assessment,
-} from '@zetalysis/core/diagnosis';
+import { judgeDeadTest, judgeSparkGap, judgeThermocouple } from '@zetalysis/core/bench';
+import type { Assessment } from '@zetalysis/core/diagnosis';
+import { gaugeReading, OUTCOME_WORDS, predictionWords, voltsReading } from '@zetalysis/core/presentation';
 import { findPart, type Model } from '@zetalysis/core/profile';
+import { contradiction } from '@zetalysis/core/proof';
+import { COMPLAINTS } from '@zetalysis/core/question';
+import type { School } from '@zetalysis/core/standards';
 import { formatReading, readingValue, type UnitSystem } from '@zetalysis/core/units';
+import type { CallEvent, CallState, EventBody } from '@zetalysis/core/visit';
 
 /** One entry of the evidence list. */
 export interface LogLine {

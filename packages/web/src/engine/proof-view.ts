@@ -1,5 +1,6 @@
-import type { CallState } from '@zetalysis/core/call';
-import { testTitle, type Assessment, type Engine } from '@zetalysis/core/diagnosis';
+import type { Assessment, Engine } from '@zetalysis/core/diagnosis';
+import { testTitle } from '@zetalysis/core/presentation';
+import type { CallState } from '@zetalysis/core/visit';
 import type { ViewOptions } from './view';
 
 /** What it would take to prove one suspect, as the screen shows it. */

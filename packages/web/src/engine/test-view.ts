@@ -1,24 +1,13 @@
-import type { CallState } from '@zetalysis/core/call';
-import {
-  cautionsFor,
-  COMPLAINTS,
-  goesRoundSafety,
-  instruction,
-  OUTCOME_WORDS,
-  predictionWords,
-  provesWords,
-  setupFor,
-  telephoneQuestions,
-  testTitle,
-  type Assessment,
-  type Engine,
-  type Question,
-  type RankedTest,
-} from '@zetalysis/core/diagnosis';
-import type { School } from '@zetalysis/core/component-test';
+import { telephoneQuestions } from '@zetalysis/core/analysis';
+import type { Assessment, Engine } from '@zetalysis/core/diagnosis';
+import { instruction, OUTCOME_WORDS, predictionWords, provesWords, testTitle } from '@zetalysis/core/presentation';
 import { findPart, type Model } from '@zetalysis/core/profile';
-import type { Setup } from '@zetalysis/core/sequence';
+import { COMPLAINTS, type Question } from '@zetalysis/core/question';
+import type { Setup } from '@zetalysis/core/simulation';
+import type { School } from '@zetalysis/core/standards';
+import { cautionsFor, goesRoundSafety, type RankedTest, setupFor } from '@zetalysis/core/test-choice';
 import type { Dimension, UnitSystem } from '@zetalysis/core/units';
+import type { CallState } from '@zetalysis/core/visit';
 
 /** A proposed test as the screen shows it. */
 export interface TestView {

@@ -1,34 +1,21 @@
+import { byTelephone, type Carried, partsToCarry } from '@zetalysis/core/analysis';
+import { type Assessment, type Engine, standingOf } from '@zetalysis/core/diagnosis';
+import { type Hypothesis, predicts } from '@zetalysis/core/inference';
 import {
-  closingObstacles,
   draftRecord,
-  type Adjustment,
-  standingOf,
-  type BreakRecord,
-  type CallState,
-} from '@zetalysis/core/call';
-import {
-  commonNets,
-  DANGER_WORDS,
   explain,
   gaugeReading,
   observationWords,
   predictionWords,
-  predicts,
   voltsReading,
-  type Assessment,
-  byTelephone,
-  partsToCarry,
-  type Carried,
-  type Engine,
-  type Hypothesis,
-  type Prediction,
-  type Question,
-  type Role,
-} from '@zetalysis/core/diagnosis';
-import type { School } from '@zetalysis/core/component-test';
+} from '@zetalysis/core/presentation';
 import type { Model } from '@zetalysis/core/profile';
-import type { Setup } from '@zetalysis/core/sequence';
+import { commonNets, type Prediction, type Question } from '@zetalysis/core/question';
+import type { Setup } from '@zetalysis/core/simulation';
+import type { School } from '@zetalysis/core/standards';
+import { DANGER_WORDS, type Role } from '@zetalysis/core/test-choice';
 import { formatReading, type UnitSystem } from '@zetalysis/core/units';
+import { type Adjustment, type BreakRecord, type CallState, closingObstacles } from '@zetalysis/core/visit';
 import { logOf, pair, type LogLine } from './log-view';
 import { mendWords } from './test-view';
 

@@ -1,17 +1,11 @@
 import { expose } from 'comlink';
-import { reduceCall, snapshot, type AdviceSnapshot, type CallEvent, type CallState } from '@zetalysis/core/call';
-import {
-  Engine,
-  findReadings,
-  guideOf,
-  type Assessment,
-  type Found,
-  type Guide,
-  type RankedTest,
-  type Sought,
-} from '@zetalysis/core/diagnosis';
+import { findReadings, type Found, type Sought } from '@zetalysis/core/analysis';
+import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
+import { type Guide, guideOf, snapshot } from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
+import type { RankedTest } from '@zetalysis/core/test-choice';
 import type { UnitSystem } from '@zetalysis/core/units';
+import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from '@zetalysis/core/visit';
 import { drawingOf, type Drawing } from './drawing';
 import { proofView, type ProofView } from './proof-view';
 import { testsView, type TestView } from './test-view';

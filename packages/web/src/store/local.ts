@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { CallEvent } from '@zetalysis/core/call';
+import type { CallEvent } from '@zetalysis/core/visit';
 
 /** An event as this browser keeps it. */
 export interface KeptEvent {

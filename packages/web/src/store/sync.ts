@@ -1,4 +1,4 @@
-import type { CallEvent } from '@zetalysis/core/call';
+import type { CallEvent } from '@zetalysis/core/visit';
 import { http, ServerProblem } from '../api/http';
 import { local } from './local';
 

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
-import { mergeEvents, nextSeq, type CallEvent, type EventBody } from '@zetalysis/core/call';
+import { type CallEvent, type EventBody, mergeEvents, nextSeq } from '@zetalysis/core/visit';
 import { deviceName } from '../api/me';
 import { ServerProblem } from '../api/http';
 import { local, onNews } from './local';

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { USUAL_SCHOOL, type School } from '@zetalysis/core/component-test';
+import { type School, USUAL_SCHOOL } from '@zetalysis/core/standards';
 
 const KEY = 'zetalysis.school';
 const listeners = new Set<() => void>();

@@ -1,6 +1,6 @@
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { BreakRecord, EventBody } from '@zetalysis/core/call';
+import type { BreakRecord, EventBody } from '@zetalysis/core/visit';
 import type { Me } from '../../api/types';
 import { useCall } from '../../store/use-call';
 import { useSchool } from '../../theme/use-school';

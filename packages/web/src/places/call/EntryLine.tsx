@@ -1,5 +1,5 @@
 import { useState, type RefObject } from 'react';
-import { parseEntryLine, type EventBody } from '@zetalysis/core/call';
+import { type EventBody, parseEntryLine } from '@zetalysis/core/visit';
 import type { Wires } from '../../api/types';
 import { withNetNames } from './wire-names';
 import type { Drawing } from '../../engine/drawing';

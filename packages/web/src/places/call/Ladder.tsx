@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { inBrief } from '@zetalysis/core/diagnosis';
+import { inBrief } from '@zetalysis/core/presentation';
 import type { Wires } from '../../api/types';
 import { wireWords } from './wire-names';
 import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';

@@ -1,6 +1,6 @@
 import { useRef, useState, type ReactNode } from 'react';
-import type { EventBody } from '@zetalysis/core/call';
 import { parseReading } from '@zetalysis/core/units';
+import type { EventBody } from '@zetalysis/core/visit';
 import type { Wires } from '../../api/types';
 import { wireWords } from './wire-names';
 import type { TestView } from '../../engine/test-view';

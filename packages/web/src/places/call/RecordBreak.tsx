@@ -1,6 +1,6 @@
 import { Alert, Form, Input, Modal, Radio, Select } from 'antd';
 import { useState } from 'react';
-import type { BreakRecord } from '@zetalysis/core/call';
+import type { BreakRecord } from '@zetalysis/core/visit';
 import { AntTheme } from '../../app/AntTheme';
 import type { Drawing } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';

@@ -1,4 +1,4 @@
-import type { School } from '@zetalysis/core/component-test';
+import type { School } from '@zetalysis/core/standards';
 
 interface Props {
   readonly school: School;

@@ -1,4 +1,4 @@
-import type { EventBody } from '@zetalysis/core/call';
+import type { EventBody } from '@zetalysis/core/visit';
 import type { Drawing } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { clock, Timers } from './Clock';

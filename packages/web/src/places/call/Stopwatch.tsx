@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { EventBody } from '@zetalysis/core/call';
+import type { EventBody } from '@zetalysis/core/visit';
 import type { Drawing } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { clock, useNow } from './Clock';

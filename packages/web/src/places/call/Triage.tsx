@@ -1,5 +1,5 @@
-import { COMPLAINTS, type Complaint } from '@zetalysis/core/diagnosis';
-import type { EventBody } from '@zetalysis/core/call';
+import { type Complaint, COMPLAINTS } from '@zetalysis/core/question';
+import type { EventBody } from '@zetalysis/core/visit';
 import type { Drawing } from '../../engine/drawing';
 import type { TestView } from '../../engine/test-view';
 import type { CallView } from '../../engine/view';

@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { CallEvent } from '@zetalysis/core/call';
+import type { CallEvent } from '@zetalysis/core/visit';
 import { profileSource } from '../../store/profiles';
 import { startEngine } from '../../engine/client';
 import type { Drawing } from '../../engine/drawing';

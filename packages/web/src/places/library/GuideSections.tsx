@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Guide } from '@zetalysis/core/diagnosis';
+import type { Guide } from '@zetalysis/core/presentation';
 
 /** The cord of an appliance, with the times of a sound one. */
 export function Steps({ guide }: { guide: Guide }) {

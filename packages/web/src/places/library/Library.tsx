@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { parseSought, type Found, type Sought } from '@zetalysis/core/diagnosis';
+import { type Found, parseSought, type Sought } from '@zetalysis/core/analysis';
 import { http } from '../../api/http';
 import { appliancesOf, useProfiles, type Appliance } from '../../api/queries';
 import type { Me, ProfileSummary } from '../../api/types';

@@ -1,4 +1,4 @@
-import type { Guide } from '@zetalysis/core/diagnosis';
+import type { Guide } from '@zetalysis/core/presentation';
 import type { DrawnRung } from '../../engine/drawing';
 
 /** What two appliances do not have in common, section by section. */

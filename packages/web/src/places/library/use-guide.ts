@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { Guide } from '@zetalysis/core/diagnosis';
-import { USUAL_SCHOOL } from '@zetalysis/core/component-test';
+import type { Guide } from '@zetalysis/core/presentation';
+import { USUAL_SCHOOL } from '@zetalysis/core/standards';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { startEngine } from '../../engine/client';
 import type { Drawing } from '../../engine/drawing';

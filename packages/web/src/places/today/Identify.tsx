@@ -1,4 +1,4 @@
-import { IDENTIFY, mayBe, type Identity } from '@zetalysis/core/profile';
+import { IDENTIFY, type Identity, mayBe } from '@zetalysis/core/profile';
 import type { Appliance } from '../../api/queries';
 
 interface Props {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
-import { mayBe, type Identity } from '@zetalysis/core/profile';
+import { type Identity, mayBe } from '@zetalysis/core/profile';
 import { deviceName } from '../../api/me';
 import { applianceValue, appliancesOf, useMachines, useProfiles } from '../../api/queries';
 import type { Me } from '../../api/types';

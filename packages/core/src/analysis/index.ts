@@ -1,0 +1,6 @@
+/** Analysis: what can be said about a whole profile, or about a call before the visit. */
+export { coverage, type Coverage } from './coverage';
+export { findReadings, type Found, parseSought, type Sought } from './find-readings';
+export { followed } from './followed';
+export { proofOutlook, type ProofOutlook, watchedTry } from './proof-outlook';
+export { byTelephone, type Carried, partsToCarry, telephoneQuestions } from './triage';

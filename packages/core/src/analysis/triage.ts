@@ -1,0 +1,39 @@
+import type { Assessment, Engine } from '../diagnosis';
+import type { Model } from '../profile';
+import type { Question } from '../question';
+import type { RankedTest } from '../test-choice';
+
+/** A part worth loading into the van, and how likely it is to be needed. */
+export interface Carried {
+  readonly part: string;
+  readonly title: string;
+  readonly share: number;
+}
+
+/** Parts below this share stay in the shop. */
+const LEAST = 0.015;
+const MOST = 8;
+
+/** What to load: new parts for the likeliest replacements, whole assemblies where a part is built into one. */
+export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] {
+  const shares = new Map<string, number>();
+  for (const h of assessment.hypotheses) {
+    const [part, mend] = h.repair.split(':') as [string, string | undefined];
+    if (mend !== 'replace' || h.kind !== 'fault') continue;
+    shares.set(part, (shares.get(part) ?? 0) + assessment.probabilities[h.index]!);
+  }
+  return [...shares]
+    .filter(([, share]) => share >= LEAST)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, MOST)
+    .map(([part, share]) => ({ part, title: engine.model.parts.find((p) => p.id === part)!.title, share }));
+}
+
+/** Whether a customer can tell: the complaint, what happened before, and what is seen without opening anything. */
+export const byTelephone = (model: Model, q: Question): boolean =>
+  q.kind === 'look' ? model.looks[q.look]!.before : q.kind === 'told' || q.kind === 'seen' || q.kind === 'code';
+
+/** Of the tests worth making, those that a customer can answer on the telephone, in the order given. */
+export function telephoneQuestions(model: Model, ranked: readonly RankedTest[]): RankedTest[] {
+  return ranked.filter(({ test }) => !test.intervention && byTelephone(model, test.question));
+}

@@ -1,0 +1,5 @@
+/** Bench: judging one component by what an instrument shows when it is isolated. */
+export { judgeDeadTest } from './judge';
+export { judgeSparkGap } from './spark-gap';
+export { judgeThermocouple } from './thermocouple';
+export { COPPER_ALPHA_20, windingAt20, withoutLeads } from './winding';

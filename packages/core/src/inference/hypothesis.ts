@@ -1,0 +1,112 @@
+import type { Model } from '../profile';
+import type { FaultRef } from '../simulation';
+
+/** One explanation of what is wrong. Single faults have one fault, pairs two; healthy and unknown have none. */
+export interface Hypothesis {
+  readonly index: number;
+  /** `part.mode`, with `~` when it comes and goes; `a + b` for a pair; or `healthy`, `unknown`. */
+  readonly id: string;
+  readonly kind: 'healthy' | 'fault' | 'other' | 'unknown';
+  readonly faults: readonly FaultRef[];
+  /** Chance that the fault shows in an episode; below 1 it comes and goes. */
+  readonly occurs: number;
+  readonly prior: number;
+  /** What would be repaired (first); hypotheses with the same repair need not be told apart. `none` means no repair. */
+  readonly repair: string;
+  /** The component that breaks the sequence: the faulty part, or the safety that a cause outside makes open. */
+  readonly breaks: number | undefined;
+  /** The part whose condition is the cause, when that is another part than the one that breaks the sequence. */
+  readonly cause: number | undefined;
+  /** A full sentence without full stop: "The gas valve has a shorted coil". */
+  readonly words: string;
+}
+
+/** Whether a hypothesis makes predictions of its own: it can be simulated. */
+export const predicts = (h: Hypothesis): boolean => h.kind === 'healthy' || h.kind === 'fault';
+
+/** Weight of "nothing is broken" and of "something the model does not know", in units of fault weights. */
+const HEALTHY_WEIGHT = 2;
+const UNKNOWN_WEIGHT = 0.5;
+/** A fault that comes and goes shows in about every other visit. */
+const SHOWS = 0.5;
+/** Share of calls with two faults at once; each pair gets its part by the product of its members' weights. */
+const PAIR_SHARE = 0.1;
+
+export interface Weights {
+  /** Multiplies the weight of a fault mode, by `part.mode`: counts from a shop's own book. */
+  readonly [fault: string]: number;
+}
+
+/** All single-fault hypotheses of a model with their prior probabilities. */
+export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] {
+  const raw: (Omit<Hypothesis, 'index' | 'prior'> & { weight: number })[] = [
+    { ...NAMELESS, id: 'healthy', kind: 'healthy', weight: HEALTHY_WEIGHT, repair: 'none', words: 'Nothing is broken' },
+  ];
+  for (const part of model.parts)
+    part.modes.forEach((mode, index) => {
+      const id = `${part.id}.${mode.id}`;
+      const tripped = mode.trips === undefined ? undefined : model.parts.find((p) => p.id === mode.trips)!.index;
+      const weight = mode.weight * (weights[id] ?? 1);
+      const whole = mode.mend === 'replace' ? model.parts[part.assembly]! : part;
+      const comesAndGoes = mode.intermittent ?? 0;
+      const always = {
+        id,
+        kind: mode.other === true ? ('other' as const) : ('fault' as const),
+        faults: [{ part: part.index, mode: index }],
+        occurs: 1,
+        weight: weight * (1 - comesAndGoes),
+        repair: mode.mend === 'none' ? 'none' : repairKey(whole.id, part.kind.name, mode.mend),
+        breaks: mode.mend === 'none' ? undefined : (tripped ?? whole.index),
+        cause: tripped === undefined ? undefined : part.index,
+        words: `The ${part.title} ${mode.words}`,
+      };
+      if (comesAndGoes < 1) raw.push(always);
+      if (comesAndGoes > 0)
+        raw.push({
+          ...always,
+          id: `${id}~`,
+          occurs: SHOWS,
+          weight: weight * comesAndGoes,
+          words: `${always.words}, off and on`,
+        });
+    });
+  raw.push({
+    ...NAMELESS,
+    id: 'unknown',
+    kind: 'unknown',
+    weight: UNKNOWN_WEIGHT,
+    repair: 'unknown',
+    words: 'Something this model does not know',
+  });
+  const total = raw.reduce((sum, h) => sum + h.weight, 0);
+  return raw.filter((h) => h.weight > 0).map(({ weight, ...h }, index) => ({ ...h, index, prior: weight / total }));
+}
+
+const NAMELESS = { faults: [], occurs: 1, breaks: undefined, cause: undefined } as const;
+
+/**
+ * Two faults at once. What is repaired first is the first member that is not repaired yet; the record names that one, and
+ * the other shows when the first is mended.
+ */
+export function pairOf(first: Hypothesis, second: Hypothesis, index: number, repaired: readonly number[]): Hypothesis {
+  const [lead, rest] = repaired.includes(first.faults[0]!.part) ? [second, first] : [first, second];
+  return {
+    index,
+    id: `${lead.id} + ${rest.id}`,
+    kind: 'fault',
+    faults: [...lead.faults, ...rest.faults],
+    occurs: 1,
+    prior: PAIR_SHARE * first.prior * second.prior,
+    repair: lead.repair,
+    breaks: lead.breaks,
+    cause: lead.cause,
+    words: repaired.includes(rest.faults[0]!.part)
+      ? `${lead.words}, besides what was repaired`
+      : `${lead.words}; and ${rest.words.charAt(0).toLowerCase()}${rest.words.slice(1)}`,
+  };
+}
+
+/** Pins of one connector are mended by one remake of the connector. */
+function repairKey(part: string, kind: string, mend: string): string {
+  return kind === 'plug-pin' ? `${part.slice(0, part.indexOf('/'))}:reconnect` : `${part}:${mend}`;
+}

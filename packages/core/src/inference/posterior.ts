@@ -1,0 +1,240 @@
+import type { Model } from '../profile';
+import {
+  askedKey,
+  type Episode,
+  equal,
+  type Evidence,
+  type EvidenceItem,
+  type Fit,
+  fitOf,
+  likelihood,
+  type Prediction,
+  scaleOf,
+} from '../question';
+import { type Hypothesis, predicts } from './hypothesis';
+import type { Traces } from './traces';
+
+/** How one item of evidence sits with every hypothesis. */
+export interface ItemFit {
+  readonly item: EvidenceItem;
+  /** Same question in a like episode: readings in one group are not independent. */
+  readonly group: string;
+  /** By hypothesis index; undefined for hypotheses that predict nothing. */
+  readonly predictions: readonly (Prediction | undefined)[];
+  readonly fits: readonly (Fit | undefined)[];
+  /** The same for repaired parts, if the repair was no good; only for hypotheses that were repaired before the item. */
+  readonly fitsIfBad: ReadonlyMap<number, Fit>;
+  /** Fit of a sound appliance: what a fault that comes and goes shows when it is away. */
+  readonly sound: Fit | undefined;
+  readonly base: number;
+  /** The episode in which it was noted. */
+  readonly episode: Episode;
+}
+
+/** A part that is broken in an unlisted way does, half the time, something like one of the listed ways. */
+const OTHER_LIKE_LISTED = 0.5;
+/** What an unlisted way of failing is worth beside a blind guess when it does nothing like the listed ones. */
+const OTHER_UNLIKE = 0.5;
+/** A new part that is bad, the wrong variant or badly fitted, as a share of repairs; and when it was measured first. */
+const BAD_REPAIR = 0.03;
+const BAD_THOUGH_MEASURED = 0.006;
+
+/** Compares every item with every hypothesis. Hypotheses that predict (healthy, faults, pairs) are simulated. */
+export function fitEvidence(
+  model: Model,
+  traces: Traces,
+  hypotheses: readonly Hypothesis[],
+  evidence: Evidence,
+): ItemFit[] {
+  const before = new Map<string, (readonly (Prediction | undefined)[])[]>();
+  return evidence.items.map((item) => {
+    const chain = evidence.episodes.slice(0, item.episode + 1);
+    const predictions = hypotheses.map((h) =>
+      predicts(h) ? traces.predict(h.faults, chain, item.observation) : undefined,
+    );
+    const known = predictions.filter((p) => p !== undefined);
+    const scale = scaleOf(model, item.observation, known);
+    const fits = predictions.map((p) => p && fitOf(model, item.observation, p, scale, predictions[0]));
+    const episode = evidence.episodes[item.episode]!;
+    const fitsIfBad = new Map<number, Fit>();
+    for (const h of hypotheses)
+      if (h.kind === 'fault' && h.faults.some((f) => episode.repaired.includes(f.part))) {
+        const unmended = chain.map((e) => ({ ...e, repaired: without(e, h) }));
+        const prediction = traces.predict(h.faults, unmended, item.observation);
+        fitsIfBad.set(h.index, fitOf(model, item.observation, prediction, scale, predictions[0]));
+      }
+    return {
+      item,
+      group: groupOf(before, askedKey(model, episode, item.observation), predictions),
+      predictions,
+      fits,
+      fitsIfBad,
+      sound: fits[0],
+      base: uninformed(known, fits),
+      episode,
+    };
+  });
+}
+
+/** The same question is another one when something lasting was changed in between, so that another answer is expected. */
+function groupOf(
+  before: Map<string, (readonly (Prediction | undefined)[])[]>,
+  key: string,
+  predictions: readonly (Prediction | undefined)[],
+): string {
+  const like = before.get(key) ?? [];
+  before.set(key, like);
+  let at = like.findIndex((known) => known.every((p, h) => p === undefined || equal(p, predictions[h]!)));
+  if (at < 0) at = like.push(predictions) - 1;
+  return at === 0 ? key : `${key}#${at}`;
+}
+
+const without = (episode: Episode, h: Hypothesis): number[] =>
+  episode.repaired.filter((part) => !h.faults.some((f) => f.part === part));
+
+/** What somebody who knows nothing would expect: even odds over answers, or the blunder density. */
+export function uninformed(predictions: readonly Prediction[], fits: readonly (Fit | undefined)[]): number {
+  const first = predictions[0];
+  if (first?.kind === 'choice') return 1 / first.of;
+  return Math.max(1e-9, ...fits.map((f) => f?.base ?? 0));
+}
+
+/**
+ * Posterior probability of every hypothesis. Readings of the same question in a like episode are not independent: together
+ * they count little more than one, so that repeating a wrong reading does not make it true.
+ */
+export function posterior(
+  hypotheses: readonly Hypothesis[],
+  items: readonly ItemFit[],
+  evidence: Evidence,
+): Float64Array {
+  const groups = groupsOf(items);
+  const logs = Float64Array.from(hypotheses, (h) => Math.log(h.prior));
+  const bases = groups.map(({ items }) => items.reduce((product, i) => product * i.base, 1) ** (1 / items.length));
+  const single = groups.map(({ items }) =>
+    hypotheses.map((h) => (predicts(h) ? groupLikelihood(items.map((i) => i.fits[h.index])) : 0)),
+  );
+  for (const h of hypotheses) {
+    const value = (group: number): number => single[group]![h.index]!;
+    if (h.kind === 'unknown') logs[h.index]! += sumOf(groups, (g) => Math.log(bases[g]!));
+    else if (h.kind === 'other') logs[h.index]! += otherLog(h, hypotheses, groups, single, bases, evidence);
+    else if (h.occurs < 1) logs[h.index]! += comingAndGoing(h, groups, single);
+    else logs[h.index]! += sumOf(groups, (g) => Math.log(Math.max(value(g), 1e-300)));
+    if (h.kind === 'fault') logs[h.index]! = withBadRepair(h, logs[h.index]!, groups, single, evidence);
+  }
+  return normalise(logs);
+}
+
+interface Group {
+  readonly episode: number;
+  readonly items: readonly ItemFit[];
+}
+
+/** Items by like question; a group belongs to the episode of its first item. */
+function groupsOf(items: readonly ItemFit[]): Group[] {
+  const groups = new Map<string, ItemFit[]>();
+  for (const item of items) groups.set(item.group, [...(groups.get(item.group) ?? []), item]);
+  return [...groups.values()].map((list) => ({ episode: list[0]!.item.episode, items: list }));
+}
+
+const sumOf = (groups: readonly Group[], log: (group: number) => number): number =>
+  groups.reduce((sum, _, g) => sum + log(g), 0);
+
+const logOf = (value: number): number => Math.log(Math.max(value, 1e-300));
+
+/** A fault that comes and goes is there or away for a whole episode. */
+function comingAndGoing(h: Hypothesis, groups: readonly Group[], single: readonly (readonly number[])[]): number {
+  let log = 0;
+  for (const episode of new Set(groups.map((g) => g.episode))) {
+    let there = 0;
+    let away = 0;
+    groups.forEach((group, g) => {
+      if (group.episode !== episode) return;
+      there += logOf(single[g]![h.index]!);
+      away += logOf(groupLikelihood(group.items.map((i) => i.sound)));
+    });
+    log += logMix(h.occurs, there, away);
+  }
+  return log;
+}
+
+/** log(share·e^a + (1−share)·e^b). */
+function logMix(share: number, a: number, b: number): number {
+  const top = Math.max(a, b);
+  return top + Math.log(share * Math.exp(a - top) + (1 - share) * Math.exp(b - top));
+}
+
+/** What was repaired may have been repaired badly: then its fault lives on. */
+function withBadRepair(
+  h: Hypothesis,
+  log: number,
+  groups: readonly Group[],
+  single: readonly (readonly number[])[],
+  evidence: Evidence,
+): number {
+  let good = 0;
+  let bad = 0;
+  groups.forEach((group, g) => {
+    const fits = group.items.map((i) => i.fitsIfBad.get(h.index));
+    if (fits.some((f) => f === undefined)) return;
+    good += logOf(single[g]![h.index]!);
+    bad += logOf(groupLikelihood(fits));
+  });
+  if (good === 0 && bad === 0) return log;
+  return log - good + logMix(badShare(h, evidence), bad, good);
+}
+
+function badShare(h: Hypothesis, evidence: Evidence): number {
+  const last = evidence.episodes[evidence.episodes.length - 1]!;
+  const measured = h.faults.every((f) => !last.repaired.includes(f.part) || last.measured?.includes(f.part) === true);
+  return measured ? BAD_THOUGH_MEASURED : BAD_REPAIR;
+}
+
+/** An unlisted way of failing: something like the listed ways of the part, or anything at all; mended by its repair. */
+function otherLog(
+  h: Hypothesis,
+  hypotheses: readonly Hypothesis[],
+  groups: readonly Group[],
+  single: readonly (readonly number[])[],
+  bases: readonly number[],
+  evidence: Evidence,
+): number {
+  const part = h.faults[0]!.part;
+  const siblings = hypotheses.filter((s) => s.kind === 'fault' && s.faults.length === 1 && s.faults[0]!.part === part);
+  let log = 0;
+  let mended = 0;
+  let notMended = 0;
+  groups.forEach((group, g) => {
+    const base = bases[g]!;
+    if (evidence.episodes[group.episode]!.repaired.includes(part)) {
+      mended += logOf(groupLikelihood(group.items.map((i) => i.sound)));
+      notMended += logOf(base * OTHER_UNLIKE);
+      return;
+    }
+    const listed =
+      siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + single[g]![s.index]!, 0) / siblings.length;
+    log += logOf(OTHER_LIKE_LISTED * listed + (1 - OTHER_LIKE_LISTED) * base * OTHER_UNLIKE);
+  });
+  return log + logMix(badShare(h, evidence), notMended, mended);
+}
+
+/** What each further reading of the same question adds, as a share of an independent one, and how many count. */
+const REPEAT_WORTH = 0.25;
+const REPEATS_COUNTED = 4;
+
+function groupLikelihood(fits: readonly (Fit | undefined)[]): number {
+  let product = 1;
+  for (const fit of fits) {
+    if (!fit) return 0;
+    product *= likelihood(fit);
+  }
+  const n = fits.length;
+  return n === 1 ? product : product ** ((1 + REPEAT_WORTH * (Math.min(n, REPEATS_COUNTED) - 1)) / n);
+}
+
+function normalise(logs: Float64Array): Float64Array {
+  const top = Math.max(...logs);
+  const weights = logs.map((l) => Math.exp(l - top));
+  const total = weights.reduce((sum, w) => sum + w, 0);
+  return weights.map((w) => w / total);
+}

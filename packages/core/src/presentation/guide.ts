@@ -1,0 +1,135 @@
+import { measureVolts } from '../circuit';
+import type { Engine } from '../diagnosis';
+import type { Hypothesis } from '../inference';
+import { FIRST_EPISODE, type Prediction, type Question } from '../question';
+import type { Interval, Trace } from '../simulation';
+import { formatQuantity, type UnitSystem } from '../units';
+import { OUTCOME_WORDS, partWords, predictionWords } from './wording';
+
+/** Everything a technician would want to read about an appliance, in words. */
+export interface Guide {
+  readonly phases: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly ask: string;
+    readonly unwanted: boolean;
+    /** Seconds after the call at which a sound appliance gets here. */
+    readonly at: number | undefined;
+  }[];
+  /** What a meter shows on a sound appliance at every step, in the order of the wiring. */
+  readonly points: readonly {
+    readonly net: string;
+    readonly reach: string;
+    readonly black: string;
+    readonly line: boolean;
+    /** By step; a dash for steps that a sound appliance never reaches. */
+    readonly good: readonly string[];
+  }[];
+  readonly deadTests: readonly { readonly part: string; readonly limits: string }[];
+  readonly gauges: readonly { readonly title: string; readonly how: string; readonly good: string }[];
+  readonly faults: readonly FaultGuide[];
+  readonly codes: readonly { readonly id: string; readonly title: string }[];
+  readonly cautions: readonly string[];
+}
+
+export interface FaultGuide {
+  readonly id: string;
+  readonly words: string;
+  readonly repair: string;
+  /** Share of all faults before anything is known. */
+  readonly share: number;
+  /** How it differs from a sound appliance for somebody who only watches and listens. */
+  readonly signature: readonly string[];
+}
+
+const NORMAL = [FIRST_EPISODE];
+
+/** Writes the guide of an appliance: predictions of the sound one, and what each fault would look like. */
+export function guideOf(engine: Engine, units: UnitSystem): Guide {
+  const { model } = engine;
+  const sound = (q: Question): string =>
+    predictionWords(model, q, engine.traces.predict(engine.healthy.faults, NORMAL, q), units);
+  const healthy = engine.traces.last(engine.healthy.faults, NORMAL).trace;
+  const ohms = (value: number): string => formatQuantity(value, 'resistance', units);
+  const ordered = model.rungs.flatMap((r) => r.items.flatMap((i) => ('net' in i ? [i.net] : [])));
+  const points = [...new Set(ordered)].flatMap((net) => model.points.filter((p) => p.net === net));
+  return {
+    phases: model.phases.map(({ index, id, title, ask, unwanted }) => {
+      const first = healthy.cues[index]![0];
+      return { id, title, ask, unwanted, at: first && first.from / 1000 };
+    }),
+    points: points.map((p) => ({
+      net: model.nets[p.net]!,
+      reach: p.reach,
+      black: model.nets[p.black]!,
+      line: p.line,
+      good: model.phases.map((phase) => {
+        const q: Question = { kind: 'volts', red: p.net, black: p.black, phase: phase.index, input: 'high-impedance' };
+        const first = healthy.cues[phase.index]![0];
+        return first ? predictionWords(model, q, snapshot(healthy, q, first), units) : '–';
+      }),
+    })),
+    deadTests: model.parts.flatMap((part) =>
+      part.testOnly
+        ? []
+        : part.kind.deadTests(part.spec).map((d) => ({
+            part: partWords(part, d.branch),
+            limits:
+              d.high === Infinity
+                ? `more than ${ohms(d.low)}`
+                : d.low === 0
+                  ? `up to ${ohms(d.high)} when closed`
+                  : `${ohms(d.low)} to ${ohms(d.high)}`,
+          })),
+    ),
+    gauges: model.gauges.map((g, i) => ({ title: g.title, how: g.how, good: sound({ kind: 'gauge', gauge: i }) })),
+    faults: engine.hypotheses
+      .filter((h) => h.kind === 'fault' && h.occurs === 1)
+      .map((h) => ({
+        id: h.id,
+        words: h.words,
+        repair: h.repair,
+        share: h.prior,
+        signature: signatureWords(engine, h),
+      }))
+      .sort((a, b) => b.share - a.share),
+    codes: model.codes,
+    cautions: model.cautions.map((c) => c.text),
+  };
+}
+
+/** How long after a step has come its reading is taken, milliseconds. */
+const SETTLED = 1500;
+
+/** What the meter shows as soon as a step has come and things have settled. */
+function snapshot(trace: Trace, q: Extract<Question, { kind: 'volts' }>, step: Interval): Prediction {
+  const at = Math.min(step.from + SETTLED, (step.from + step.to) / 2);
+  const { circuit } = trace.circuits.find((c) => c.from <= at && at <= c.to)!;
+  const read = measureVolts(circuit.solution, q.red, q.black, q.input);
+  return read.kind === 'ghost' ? { kind: 'ghost', absent: false } : { kind: 'volts', volts: read.volts, absent: false };
+}
+
+/** What somebody would see, hear and read off the status light under a fault, where it differs from a sound appliance. */
+function signatureWords(engine: Engine, h: Hypothesis): string[] {
+  const { model } = engine;
+  const healthy = engine.traces.last(engine.healthy.faults, NORMAL).trace;
+  const { trace } = engine.traces.last(h.faults, NORMAL);
+  const words: string[] = [];
+  if (trace.outcome !== healthy.outcome) words.push(OUTCOME_WORDS[trace.outcome]);
+  const first = model.phases.find(
+    (p) => !p.unwanted && healthy.cues[p.index]!.length > 0 && trace.cues[p.index]!.length === 0,
+  );
+  if (first) words.push(`breaks off before “${first.title}”`);
+  for (const p of model.phases)
+    if (p.unwanted && trace.cues[p.index]!.length > 0 && healthy.cues[p.index]!.length === 0) words.push(p.title);
+  if (model.codes.length > 0 && trace.code !== healthy.code)
+    words.push(trace.code === 'dark' ? 'status light dark' : trace.code === 'none' ? 'no code' : `code ${trace.code}`);
+  model.looks.forEach((look, index) => {
+    const q: Question = { kind: 'look', look: index };
+    const own = engine.traces.predict(h.faults, NORMAL, q);
+    const good = engine.traces.predict(engine.healthy.faults, NORMAL, q);
+    if (own.kind === 'choice' && good.kind === 'choice' && own.answer !== good.answer && own.answer >= 0)
+      words.push(`${look.ask} ${look.answers[own.answer]!.title}`);
+  });
+  return words;
+}

@@ -1,0 +1,7 @@
+/**
+ * Proof: by structure, never by probability. What condemns a part, which rivals still stand, and the cheapest tests that
+ * would settle it.
+ */
+export { Foreteller, synthesise } from './expected-finding';
+export { NO_PROOF, planProof, type ProofPlan } from './proof-plan';
+export { contradiction, type Proof, proofDebt, prove, terminals } from './proof';

@@ -1,0 +1,121 @@
+import type { Solution } from '../circuit';
+import { type Electrical, fed, type Leads, NOTHING } from '../parts';
+import type { Branch, Controller, Model, Part } from '../profile';
+import { failureOf, type FaultRef } from './setup';
+
+/**
+ * What an appliance feels of its circuit: all that its movements take from it. Feelings of one appliance that are equal are
+ * one object.
+ */
+export interface Felt {
+  /** By part; see `PartKind.feels`. */
+  readonly parts: readonly number[];
+  /** How strongly the control is fed, and each of its inputs: NOTHING, HOLDS or PULLS. */
+  readonly supply: number;
+  readonly inputs: readonly number[];
+  /** By comparison of the model. */
+  readonly comparisons: readonly boolean[];
+}
+
+/** Voltage between two nodes; zero when nothing joins them. */
+export function voltsBetween({ re, im, island }: Solution, a: number, b: number): number {
+  if (island[a] !== island[b]) return 0;
+  const dr = re[a]! - re[b]!;
+  const di = im[a]! - im[b]!;
+  // Asked at every change for every coil and contact: the plain root, not the careful one of hypot.
+  return Math.sqrt(dr * dr + di * di);
+}
+
+/** Feels solved circuits for one appliance. */
+export class Feelings {
+  private readonly feeling: readonly PartLeads[];
+  private readonly known = new Map<string, Felt>();
+
+  constructor(
+    private readonly model: Model,
+    electrical: (id: number) => Electrical,
+  ) {
+    this.feeling = model.parts.filter((p) => p.kind.feels).map((p) => new PartLeads(p, electrical));
+  }
+
+  /** What is felt of a circuit, given the electrical id of each branch and what is broken. */
+  of(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): Felt {
+    const { controller, comparisons } = this.model;
+    const levels = this.feeling.map((leads) => leads.feel(solution, ids, faults));
+    const control = controller ? feltByControl(this.model, controller, solution, faults) : [];
+    const compared = comparisons.map((holds) => holds((a, b) => voltsBetween(solution, a, b)));
+    let key = '';
+    for (const level of levels) key += `${level},`;
+    for (const level of control) key += level;
+    for (const holds of compared) key += holds ? 'y' : 'n';
+    let felt = this.known.get(key);
+    if (!felt) this.known.set(key, (felt = this.made(levels, control, compared)));
+    return felt;
+  }
+
+  private made(levels: readonly number[], control: readonly number[], comparisons: readonly boolean[]): Felt {
+    const parts = this.model.parts.map(() => 0);
+    this.feeling.forEach(({ part }, i) => (parts[part.index] = levels[i]!));
+    const [supply = NOTHING, ...inputs] = control;
+    return { parts, supply, inputs, comparisons };
+  }
+}
+
+/** How strongly the supply of a control and its inputs are fed. A dead control notices no supply, a deaf input nothing. */
+function feltByControl(
+  { parts, branches }: Model,
+  { part, supplyBranch, brownOut, restart, inputs }: Controller,
+  solution: Solution,
+  faults: readonly FaultRef[],
+): number[] {
+  const fault = failureOf(parts[part]!, faults);
+  const across = (branch: number): number => voltsBetween(solution, branches[branch]!.a, branches[branch]!.b);
+  const supply = fault === 'dead' ? NOTHING : fed(across(supplyBranch), brownOut, restart);
+  return [
+    supply,
+    ...inputs.map(({ id, branch, breaks, makes }) =>
+      branch === undefined || fault === `${id}-deaf` ? NOTHING : fed(across(branch), breaks, makes),
+    ),
+  ];
+}
+
+/** The leads of one part, laid to one circuit after the other. */
+class PartLeads implements Leads {
+  fault: string | undefined;
+  private solution!: Solution;
+  private ids!: readonly number[];
+
+  constructor(
+    readonly part: Part,
+    private readonly electrical: (id: number) => Electrical,
+  ) {}
+
+  get spec(): Leads['spec'] {
+    return this.part.spec;
+  }
+
+  feel(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): number {
+    this.solution = solution;
+    this.ids = ids;
+    this.fault = failureOf(this.part, faults);
+    return this.part.kind.feels!(this);
+  }
+
+  readonly volts = (name: string): number => {
+    const { a, b } = this.branch(name);
+    return voltsBetween(this.solution, a, b);
+  };
+
+  readonly amps = (name: string): number => {
+    const electrical = this.electrical(this.ids[this.branch(name).index]!);
+    if (electrical.type !== 'impedance') return 0;
+    return this.volts(name) / Math.sqrt(electrical.r * electrical.r + electrical.x * electrical.x);
+  };
+
+  private branch(name: string): Branch {
+    const { branches } = this.part;
+    let at = 0;
+    while (at < branches.length - 1 && branches[at]!.name !== name) at++;
+    return branches[at]!;
+  }
+}

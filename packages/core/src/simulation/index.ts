@@ -1,0 +1,13 @@
+/**
+ * Simulation: runs an appliance through a try for heat. Event-driven and deterministic; the result is a Trace of circuit
+ * states, observable phases, quantities and codes, with endless repetition recognised.
+ */
+export { checkProfile } from './check-profile';
+export { CircuitStates } from './circuit-state';
+export { voltsBetween } from './drive-state';
+export { findFault, run } from './run';
+export { failureOf, faultKey, type FaultRef, NORMAL_SETUP, type Setup, setupKey } from './setup';
+export { RestlessError } from './simulator';
+export { type Interval, type Memory, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
+export { Courses } from './trajectories';
+export { type Wait, waitsOf } from './waits';

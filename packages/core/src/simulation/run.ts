@@ -1,0 +1,19 @@
+import type { Model } from '../profile';
+import type { CircuitStates } from './circuit-state';
+import type { FaultRef, Setup } from './setup';
+import type { Memory, Trace } from './trace';
+import { Courses } from './trajectories';
+
+/** Runs one try for heat by itself; see `Courses.run`. */
+export function run(states: CircuitStates, faults: readonly FaultRef[], setup: Setup, memory?: Memory): Trace {
+  return new Courses(states).run(faults, setup, memory);
+}
+
+/** Finds fault references by `part.mode` names; throws with the list of known names when one is unknown. */
+export function findFault(model: Model, name: string): FaultRef {
+  const dot = name.lastIndexOf('.');
+  const part = model.parts.find((p) => p.id === name.slice(0, dot));
+  const mode = part?.modes.findIndex((m) => m.id === name.slice(dot + 1)) ?? -1;
+  if (!part || mode < 0) throw new RangeError(`no fault "${name}" in ${model.id}`);
+  return { part: part.index, mode };
+}
