@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { Engine, standingOf } from '@zetalysis/core/diagnosis';
-import type { Weights } from '@zetalysis/core/inference';
+import type { RateFactors } from '@zetalysis/core/inference';
 import { draftRecord, explain, instruction } from '@zetalysis/core/presentation';
 import { type Model, unknownName } from '@zetalysis/core/profile';
 import { caseEvents, caseHead, checkCase, loadCase, reduceCall } from '@zetalysis/core/visit';
@@ -42,7 +42,7 @@ export const diagnose: Command = (args) => {
       failure: record.failure,
       cause: record.cause,
       standing: standingOf(assessment),
-      baffled: assessment.baffled,
+      baffled: assessment.noHypothesisFits,
       reasons: reasons.map((r) => ({ weight: r.weight, sentence: r.sentence })),
       next: next
         .slice(0, 3)
@@ -59,7 +59,7 @@ export const diagnose: Command = (args) => {
     '',
     `Break: ${record.part} (${standingOf(assessment)})${record.cause === '' ? '' : ` · cause: ${record.cause}`}`,
   );
-  if (assessment.baffled) lines.push('Nothing in the model explains all of this well.');
+  if (assessment.noHypothesisFits) lines.push('Nothing in the model explains all of this well.');
   for (const r of reasons.slice(0, 6)) lines.push(`  ${r.weight > 0 ? 'for    ' : 'against'}  ${r.sentence}`);
   if (next[0]) lines.push('', `Next: ${instruction(model, next[0].test)} (${next[0].minutes} min)`);
   lines.push(
@@ -70,7 +70,7 @@ export const diagnose: Command = (args) => {
 };
 
 /** Counts from a shop's own book: a JSON map from `part.mode` to the factor its weight is multiplied by. */
-function readWeights(path: string, model: Model): Weights {
+function readWeights(path: string, model: Model): RateFactors {
   let data: unknown;
   try {
     data = JSON.parse(readText(path));
@@ -86,5 +86,5 @@ function readWeights(path: string, model: Model): Weights {
     if (typeof factor !== 'number' || !Number.isFinite(factor) || factor < 0)
       throw new UsageError(`${path}: "${fault}" needs a factor of 0 or more, not ${JSON.stringify(factor)}`);
   }
-  return data as Weights;
+  return data as RateFactors;
 }

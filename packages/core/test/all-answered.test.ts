@@ -4,7 +4,7 @@ import type { Hypothesis } from '../src/inference';
 import type { Evidence } from '../src/question';
 import { FAMILIES, profile } from './models';
 
-/** Answers that speak for one of two by less than this do not tell them apart. */
+/** OutcomeClasses that speak for one of two by less than this do not tell them apart. */
 const EVEN = 3;
 
 /**
@@ -46,7 +46,7 @@ describe.each(FAMILIES)('every question answered rightly: %s', (id) => {
   });
 
   test('nothing that was found surprises', () => {
-    const wrong = ends.filter(({ surprises, baffled }) => surprises.length > 0 || baffled);
+    const wrong = ends.filter(({ surprises, noHypothesisFits: baffled }) => surprises.length > 0 || baffled);
     expect(wrong.map(({ h, surprises }) => `${h.id}: ${surprises.join()}`)).toEqual([]);
   });
 

@@ -31,7 +31,7 @@ function offer({ minutes, excludes, preparation }: Drawn, index: number): ProofO
   rivals.forEach((h, i) => (weights[h.index] = excludes.includes(i) ? 2 : 0));
   const finds = { item: { id: 'if', episode: 0, observation: { kind: 'volts' } } } as unknown as ItemFit;
   const afterwards = preparation === '' ? minutes : minutes / 2;
-  return { id: `t${index}`, minutes, preparation, afterwards, foretold: { finds, weights, onPart: false } };
+  return { id: `t${index}`, minutes, preparation, afterwards, finding: { finds, weights, onPart: false } };
 }
 
 /** What some tests cost together at best: the quickest of those that share a preparation makes it, once. */

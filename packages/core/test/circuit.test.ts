@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { type Circuit, measureVolts, solve, toSpice } from '../src/circuit';
 import { fuseOpeningTime } from '../src/parts';
 import type { Model } from '../src/profile';
-import { CircuitStates, Courses, NORMAL_SETUP } from '../src/simulation';
+import { CircuitStates, NORMAL_SETUP, Trajectories } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 const r = (id: string, a: number, b: number, ohms: number, x = 0) => ({
@@ -102,7 +102,7 @@ describe('laws of circuits', () => {
 
 /** Different circuits met in the runs of a profile, healthy and under every single fault, as it is and with something done to it. */
 function operatingPoints(model: Model, most: number): Circuit[] {
-  const courses = new Courses(new CircuitStates(model));
+  const trajectories = new Trajectories(new CircuitStates(model));
   const setups = [
     NORMAL_SETUP,
     ...model.plugs.map(({ id }) => ({ ...NORMAL_SETUP, unplugged: [id] })),
@@ -112,7 +112,7 @@ function operatingPoints(model: Model, most: number): Circuit[] {
   const faults = model.parts.flatMap((p) => p.modes.map((_m, mode) => [{ part: p.index, mode }]));
   for (const setup of setups)
     for (const fault of [[], ...faults])
-      for (const { circuit } of courses.run(fault, setup).circuits) found.set(circuit.id, circuit.circuit);
+      for (const { circuit } of trajectories.run(fault, setup).circuits) found.set(circuit.id, circuit.circuit);
   const all = [...found.values()];
   const step = Math.max(1, Math.floor(all.length / most));
   return all.filter((_c, i) => i % step === 0).slice(0, most);

@@ -117,7 +117,7 @@ describe('posterior', () => {
       volts('L1D', 'N', 'call', 47),
     ];
     const assessment = engine.assess(evidence(absurd));
-    expect(assessment.baffled).toBe(true);
+    expect(assessment.noHypothesisFits).toBe(true);
     expect(assessment.proof?.standing ?? 'suspected').toBe('suspected');
     expect(assessment.surprises.length).toBeGreaterThan(0);
   });

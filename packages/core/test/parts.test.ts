@@ -22,8 +22,8 @@ function view(
   return {
     state,
     spec,
-    fault: fault !== undefined && kind.heeds?.includes(fault) ? fault : undefined,
-    felt: kind.feels?.(leads) ?? 0,
+    fault: fault !== undefined && kind.nonElectricalFaults?.includes(fault) ? fault : undefined,
+    drive: kind.drive?.(leads) ?? 0,
     sensed: () => seen.sensed ?? 0,
     holds: () => seen.holds ?? false,
   };
@@ -40,7 +40,7 @@ describe('every part kind', () => {
       for (const user of users) {
         expect(kind.states.length).toBeGreaterThan(0);
         expect(new Set(user.modes.map((m) => m.id)).size).toBe(user.modes.length);
-        for (const mode of user.modes) expect(mode.weight).toBeGreaterThan(0);
+        for (const mode of user.modes) expect(mode.relativeRate).toBeGreaterThan(0);
         for (const branch of user.branches)
           for (const state of kind.states)
             for (const fault of [undefined, ...user.modes.map((m) => m.id)])

@@ -93,7 +93,7 @@ describe('a profile that cannot be right is refused with file, line, place and r
       'is: 235 F',
     ],
     [
-      'a state the program never heard of',
+      'a state the program never nonElectrical of',
       '{to: purge, when: input.air}\n            - {to: no-draft',
       '{to: purrge, when: input.air}\n            - {to: no-draft',
       /unknown state "purrge"; did you mean "purge"\?/,

@@ -4,7 +4,7 @@ import { testTitle } from '../src/presentation';
 import { findNet } from '../src/profile';
 import { commandedAt } from '../src/proof/commanded';
 import { type Episode, type Evidence, FIRST_EPISODE, type Observation } from '../src/question';
-import { USUAL_SCHOOL } from '../src/standards';
+import { USUAL_STANDARD } from '../src/standards';
 import { goesRoundSafety, isolated, mayPropose, minutesFor } from '../src/test-choice';
 import { condemned, hypothesis } from './condemned';
 import { profile } from './models';
@@ -227,7 +227,7 @@ describe('the outlook on a proof', () => {
 describe('what is prepared is not prepared twice', () => {
   const engine = new Engine(profile('steam-standing-pilot'));
   const test_ = (id: string) => engine.tests.find((t) => t.id === id)!;
-  const minutes = (id: string, prepared?: string) => minutesFor(engine.model, test_(id), USUAL_SCHOOL, prepared);
+  const minutes = (id: string, prepared?: string) => minutesFor(engine.model, test_(id), USUAL_STANDARD, prepared);
 
   test('the second winding of an isolated transformer takes half a minute', () => {
     const { model } = engine;

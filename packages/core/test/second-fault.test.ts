@@ -111,7 +111,7 @@ describe('nothing fits', () => {
 
   test('the unknown wins, and the reading that fits nothing is named', () => {
     const a = engine.assess(odd);
-    expect(a.baffled).toBe(true);
+    expect(a.noHypothesisFits).toBe(true);
     expect(a.fitsNothing).toContain('0.3');
   });
 

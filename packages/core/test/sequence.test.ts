@@ -78,7 +78,7 @@ describe('a healthy furnace', () => {
     expect(again.end).toBe(trace.end);
   });
 
-  test('does nothing without a call', () => expect(traceOf(furnace, [], { call: false }).outcome).toBe('dead'));
+  test('does nothing without a call', () => expect(traceOf(furnace, [], { heatCall: false }).outcome).toBe('dead'));
 });
 
 describe('what faults do', () => {

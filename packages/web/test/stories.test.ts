@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
-import { USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import { caseHead, type EventBody, loadCase, reduceCall } from '@zetalysis/core/visit';
 import { drawingOf } from '../src/engine/drawing';
 import { proofView } from '../src/engine/proof-view';
@@ -53,18 +53,18 @@ describe.each(files)('on the call page: %s', (file) => {
     units,
     role: 'technician',
     phase: undefined,
-    school: { ...USUAL_SCHOOL, order },
+    standard: { ...USUAL_STANDARD, order },
   });
 
   test.each(['us', 'si'] as const)('every word makes sense, in %s units', (units) => {
     const chosen = options(units, units === 'us' ? 'best-first' : 'terminal-by-terminal');
-    const { role, school } = chosen;
-    const ranked = engine.next({ evidence: state.evidence, declined: state.declined, role, school }, assessment);
+    const { role, standard } = chosen;
+    const ranked = engine.next({ evidence: state.evidence, declined: state.declined, role, standard }, assessment);
     const shown = {
       drawing: drawingOf(engine.model),
       view: viewOf(engine, state, assessment, chosen),
       tests: testsView(engine, state, assessment, ranked, chosen),
-      proof: proofView(engine, state, assessment, assessment.suspects[0]!.repair, { role, school }),
+      proof: proofView(engine, state, assessment, assessment.suspects[0]!.repair, { role, standard }),
     };
     expect([...strings(shown)].filter(([, words]) => NONSENSE.test(words))).toEqual([]);
     expect(() => structuredClone(shown)).not.toThrow();

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
-import { type School, USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { type TestingStandard, USUAL_STANDARD } from '@zetalysis/core/standards';
 import { type EventBody, reduceCall } from '@zetalysis/core/visit';
 import { drawingOf } from '../src/engine/drawing';
 import { proofView } from '../src/engine/proof-view';
@@ -12,7 +12,7 @@ import { logged } from './events';
 
 const source = readFileSync(join(__dirname, '../../../profiles/furnace-condensing.yaml'), 'utf8');
 const engine = new Engine(loadProfile(source, 'furnace-condensing.yaml'));
-const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined, school: USUAL_SCHOOL };
+const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined, standard: USUAL_STANDARD };
 
 const log = (...bodies: EventBody[]) => logged(bodies);
 const look = (...bodies: EventBody[]) => {
@@ -98,7 +98,7 @@ describe('what the call page shows', () => {
     expect(view.log[0]!.words).toMatch(/out of limits \(12 Ω to 18 Ω\)/);
   });
 
-  test('a spark gap is judged as the school wants it', () => {
+  test('a spark gap is judged as the standard wants it', () => {
     const text = readFileSync(join(__dirname, '../../../profiles/hydronic-boiler.yaml'), 'utf8');
     const boiler = new Engine(loadProfile(text, 'hydronic-boiler.yaml'));
     const gap: EventBody = {
@@ -108,10 +108,10 @@ describe('what the call page shows', () => {
       reading: { kind: 'value', value: 0.0047625, dimension: 'length' },
     };
     const state = reduceCall(boiler.model, log(gap));
-    const words = (school: School) =>
-      viewOf(boiler, state, boiler.assess(state.evidence, { pairs: false }), { ...options, school }).log[0]!.words;
-    expect(words(USUAL_SCHOOL)).toMatch(/Gap of the spark electrode: 0\.188 inch is accepted; note it/);
-    expect(words({ ...USUAL_SCHOOL, sparkGap: 0.003175 })).toMatch(/too wide/);
+    const words = (standard: TestingStandard) =>
+      viewOf(boiler, state, boiler.assess(state.evidence, { pairs: false }), { ...options, standard }).log[0]!.words;
+    expect(words(USUAL_STANDARD)).toMatch(/Gap of the spark electrode: 0\.188 inch is accepted; note it/);
+    expect(words({ ...USUAL_STANDARD, sparkGap: 0.003175 })).toMatch(/too wide/);
   });
 
   test('the proposed tests say what to do, what is good, what each answer means, and carry the line-voltage caution', () => {

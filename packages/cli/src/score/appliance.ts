@@ -12,7 +12,7 @@ import {
   type Question,
   readsOpen,
 } from '@zetalysis/core/question';
-import { CircuitStates, Courses, type FaultRef, OUTCOMES } from '@zetalysis/core/simulation';
+import { CircuitStates, type FaultRef, OUTCOMES, Trajectories } from '@zetalysis/core/simulation';
 import type { Random } from './random';
 
 /** Share of cues, outcomes and codes that the simulated technician gets wrong. */
@@ -49,7 +49,13 @@ export class Appliance {
 
   static drawn(source: string, file: string, hidden: readonly FaultRef[], random: Random): Appliance {
     const model = loadProfile(source, file, { vary: varied(random) });
-    return new Appliance(model, new Traces(model, new Courses(new CircuitStates(model))), hidden, random, MISREPORTED);
+    return new Appliance(
+      model,
+      new Traces(model, new Trajectories(new CircuitStates(model))),
+      hidden,
+      random,
+      MISREPORTED,
+    );
   }
 
   /** The same appliance as it was before anybody came, and a technician with the same luck who errs this often. */

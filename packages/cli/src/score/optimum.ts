@@ -1,7 +1,7 @@
 import type { Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
 import { type Evidence, FIRST_EPISODE } from '@zetalysis/core/question';
-import { USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import { minutesFor, MOST_TO_PLAN, rankTests, type Test } from '@zetalysis/core/test-choice';
 import type { Random } from './random';
 
@@ -64,7 +64,7 @@ function draw(engine: Engine, faults: readonly Hypothesis[], random: Random): Pr
     );
     return of;
   });
-  return { hypotheses, tests, minutes: tests.map((t) => minutesFor(engine.model, t, USUAL_SCHOOL)), outcome };
+  return { hypotheses, tests, minutes: tests.map((t) => minutesFor(engine.model, t, USUAL_STANDARD)), outcome };
 }
 
 /**
@@ -96,7 +96,7 @@ function rank(
     evidence: NORMAL,
     answers: new Map(),
     probabilities,
-    school: USUAL_SCHOOL,
+    standard: USUAL_STANDARD,
     prepared: '',
     away: new Set<Hypothesis>(),
     exact: true,

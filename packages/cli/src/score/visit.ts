@@ -1,7 +1,7 @@
 import { type Assessment, type Engine, standingOf } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
 import { type Episode, type Evidence, type EvidenceItem, FIRST_EPISODE, type Question } from '@zetalysis/core/question';
-import { type School, USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { type TestingStandard, USUAL_STANDARD } from '@zetalysis/core/standards';
 import { minutesFor, setupFor, type Test } from '@zetalysis/core/test-choice';
 import type { Appliance } from './appliance';
 
@@ -11,10 +11,10 @@ import type { Appliance } from './appliance';
  */
 export type Policy = 'advice' | 'walk' | 'knowing';
 
-const SCHOOLS: Readonly<Record<Policy, School>> = {
-  advice: USUAL_SCHOOL,
-  walk: { ...USUAL_SCHOOL, order: 'terminal-by-terminal' },
-  knowing: USUAL_SCHOOL,
+const STANDARDS: Readonly<Record<Policy, TestingStandard>> = {
+  advice: USUAL_STANDARD,
+  walk: { ...USUAL_STANDARD, order: 'terminal-by-terminal' },
+  knowing: USUAL_STANDARD,
 };
 
 /** What was stated, at the end of a stage of the visit: the first suspect and its share. */
@@ -103,7 +103,7 @@ export class Visit {
       if (made.length >= MOST_TESTS) return end(false);
       const test = this.choose(assessment);
       if (!test) return end(false);
-      minutes += minutesFor(this.engine.model, test, SCHOOLS[this.policy], this.prepared);
+      minutes += minutesFor(this.engine.model, test, STANDARDS[this.policy], this.prepared);
       this.prepared = test.preparation;
       made.push(test.id);
       const normal = this.episodes[this.episodes.length - 1]!;
@@ -116,9 +116,9 @@ export class Visit {
 
   private choose(assessment: Assessment): Test | undefined {
     const { engine, evidence } = this;
-    const school = SCHOOLS[this.policy];
+    const standard = STANDARDS[this.policy];
     const { prepared } = this;
-    const situation = { evidence, declined: this.unanswered, role: 'technician' as const, school, prepared };
+    const situation = { evidence, declined: this.unanswered, role: 'technician' as const, standard, prepared };
     if (!this.hidden) return engine.next(situation, assessment)[0]?.test;
     const [first] = engine.planProof(situation, assessment, this.hidden).shares.keys();
     return engine.tests.find((t) => t.id === first);

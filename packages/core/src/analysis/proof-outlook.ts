@@ -22,7 +22,7 @@ export function watchedTry(engine: Engine, h: Hypothesis): Evidence {
 }
 
 /** A look without which a proof would be none: who is wrong about it proves wrongly, or nothing. */
-export interface DecidingLook {
+interface DecidingLook {
   readonly id: string;
   /** How often a careful person is right about it. */
   readonly tells: number;

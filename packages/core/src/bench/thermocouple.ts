@@ -1,4 +1,4 @@
-import { type School, USUAL_SCHOOL } from '../standards';
+import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import { formatQuantity } from '../units';
 import type { Judgement } from './judge';
 
@@ -7,12 +7,12 @@ const STRONG = 0.025;
 const UNRELIABLE = 0.017;
 
 /** Judges the open-circuit voltage of a thermocouple in its pilot flame, unscrewed at the valve. The sign is the meter's. */
-export function judgeThermocouple(volts: number, school: School = USUAL_SCHOOL): Judgement {
+export function judgeThermocouple(volts: number, standard: TestingStandard = USUAL_STANDARD): Judgement {
   const size = Math.abs(volts);
   const shown = formatQuantity(size, 'voltage');
-  const minimum = formatQuantity(school.thermocoupleVolts, 'voltage');
-  if (size >= Math.max(STRONG, school.thermocoupleVolts)) return { verdict: 'good', words: `${shown} is strong.` };
-  if (size >= school.thermocoupleVolts)
+  const minimum = formatQuantity(standard.thermocoupleVolts, 'voltage');
+  if (size >= Math.max(STRONG, standard.thermocoupleVolts)) return { verdict: 'good', words: `${shown} is strong.` };
+  if (size >= standard.thermocoupleVolts)
     return { verdict: 'good', words: `${shown} is enough (minimum ${minimum}); expect it to fall with the years.` };
   if (size >= UNRELIABLE)
     return {

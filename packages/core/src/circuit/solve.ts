@@ -2,7 +2,7 @@ import type { Circuit, Element } from './circuit';
 import { type Layout, layoutOf } from './layout';
 
 /** A complex number as [real, imaginary]. */
-export type Complex = readonly [number, number];
+type Complex = readonly [number, number];
 
 export interface Solution {
   /** Voltage of a node against ground (or against its own island's anchor when the island floats). */

@@ -2,7 +2,7 @@ import type { Circuit, Frequency } from './circuit';
 import { solve } from './solve';
 
 /** Mains frequency of the modelled appliances, hertz. */
-export const MAINS_HERTZ = 60;
+const MAINS_HERTZ = 60;
 
 /**
  * Writes a circuit as a SPICE deck that any ngspice can run: `.ac` at mains frequency for alternating current, `.op`

@@ -5,20 +5,29 @@ import {
   type ItemFit,
   posterior,
   predicts,
+  type RateFactors,
   seedPairs,
   Traces,
-  type Weights,
 } from '../inference';
 import type { Model } from '../profile';
-import { contradiction, Foreteller, NO_PROOF, planProof, type Proof, proofDebt, type ProofPlan, prove } from '../proof';
-import { askedKey, chainKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
-import { CircuitStates, Courses, setupKey } from '../simulation';
-import { type School, USUAL_SCHOOL } from '../standards';
 import {
-  type Answers,
+  contradiction,
+  ExpectedFinding,
+  NO_PROOF,
+  planProof,
+  type Proof,
+  proofDebt,
+  type ProofPlan,
+  prove,
+} from '../proof';
+import { askedKey, chainKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
+import { CircuitStates, setupKey, Trajectories } from '../simulation';
+import { type TestingStandard, USUAL_STANDARD } from '../standards';
+import {
   isolated,
   mayPropose,
   minutesFor,
+  type OutcomeClasses,
   type RankedTest,
   rankTests,
   type Role,
@@ -66,7 +75,7 @@ export interface Assessment {
   /** Items that no explanation at all accounts for. */
   readonly fitsNothing: readonly string[];
   /** Nothing fits: the unknown leads, or the best explanation is contradicted. */
-  readonly baffled: boolean;
+  readonly noHypothesisFits: boolean;
 }
 
 /** What the next test is chosen for: the evidence, what was refused, who is asking, and how they were taught. */
@@ -75,7 +84,7 @@ export interface Situation {
   /** Ids of tests the technician cannot or will not make, and what could not be told (see `askedKey`). */
   readonly declined: ReadonlySet<string>;
   readonly role: Role;
-  readonly school?: School;
+  readonly standard?: TestingStandard;
   /**
    * What is still prepared from the test before (`Test.preparation`), and need not be prepared again. When nothing is
    * said, a part whose ohms were the last reading is still isolated.
@@ -97,13 +106,13 @@ export class Engine {
 
   constructor(
     readonly model: Model,
-    weights: Weights = {},
+    weights: RateFactors = {},
   ) {
     this.hypotheses = hypothesesOf(model, weights);
     this.tests = testsOf(model);
     this.interventions = new Set(this.tests.filter((t) => t.intervention).map((t) => t.preparation)).size;
     this.circuits = new CircuitStates(model);
-    this.traces = new Traces(model, new Courses(this.circuits));
+    this.traces = new Traces(model, new Trajectories(this.circuits));
   }
 
   get healthy(): Hypothesis {
@@ -136,7 +145,7 @@ export class Engine {
       .filter((i) => hypotheses.every((h) => !predicts(h) || contradiction(h, [i]) > 0))
       .map((i) => i.item.id);
     const baffled = leading.kind === 'unknown' || (named !== undefined && contradiction(named, items) >= BAFFLING);
-    return { hypotheses, probabilities, suspects, items, proof, surprises, fitsNothing, baffled };
+    return { hypotheses, probabilities, suspects, items, proof, surprises, fitsNothing, noHypothesisFits: baffled };
   }
 
   /** Whether every single fault that still counts is contradicted by what was found. */
@@ -149,18 +158,18 @@ export class Engine {
     );
   }
 
-  /** Tests worth making now, best first; terminal by terminal when the school wants it so. */
+  /** Tests worth making now, best first; terminal by terminal when the standard wants it so. */
   next(situation: Situation, assessment: Assessment): RankedTest[] {
-    const { evidence, school = USUAL_SCHOOL, prepared = isolated(this.model, evidence) } = situation;
+    const { evidence, standard = USUAL_STANDARD, prepared = isolated(this.model, evidence) } = situation;
     const { hypotheses } = assessment;
     // With nothing that fits, the ranking means little: what splits all of them best is asked first.
-    const probabilities = assessment.baffled ? flattened(assessment.probabilities) : assessment.probabilities;
+    const probabilities = assessment.noHypothesisFits ? flattened(assessment.probabilities) : assessment.probabilities;
     const live = probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
     const offered = this.offered(situation, assessment).filter((t) => !t.intervention || this.mayIntervene(live));
     const proofOf = (h: Hypothesis): ReadonlyMap<string, number> => {
       const plan = this.proofOf(h, situation, assessment, offered);
       // From terminal to terminal whatever adds something is taken as it comes.
-      return school.order === 'terminal-by-terminal' ? plan.alone() : plan.shares;
+      return standard.order === 'terminal-by-terminal' ? plan.alone() : plan.shares;
     };
     const ranked = rankTests(
       {
@@ -170,14 +179,14 @@ export class Engine {
         evidence,
         answers: this.knownAfter(evidence).answers,
         probabilities,
-        school,
+        standard,
         prepared,
         away: new Set(hypotheses.filter((h) => this.isAway(h, evidence, assessment.items))),
       },
       offered,
       proofOf,
     );
-    return school.order === 'terminal-by-terminal'
+    return standard.order === 'terminal-by-terminal'
       ? ranked.filter((r) => r.bits > 0.02 || r.settles > 0).sort((a, b) => a.test.order - b.test.order)
       : ranked;
   }
@@ -218,7 +227,7 @@ export class Engine {
 
   private proofOf(
     suspect: Hypothesis,
-    { evidence, school = USUAL_SCHOOL, prepared = isolated(this.model, evidence) }: Situation,
+    { evidence, standard = USUAL_STANDARD, prepared = isolated(this.model, evidence) }: Situation,
     assessment: Assessment,
     offered: readonly Test[],
   ): ProofPlan {
@@ -230,17 +239,20 @@ export class Engine {
     // Each intervention means a run for every rival.
     const few = this.mayIntervene(debt.open.length);
     const rivals = debt.open.map((o) => o.hypothesis);
-    const tellers = this.foretellersOf(evidence, suspect);
+    const findings = this.expectedFindingsOf(evidence, suspect);
     const offers = offered.flatMap((test) => {
       if (test.intervention && !few) return [];
-      let teller = tellers.get(test);
-      if (!teller)
-        tellers.set(test, (teller = new Foreteller(this.traces, this.hypotheses, evidence.episodes, test, suspect)));
-      const foretold = teller.against(rivals);
-      if (!foretold) return [];
+      let expected = findings.get(test);
+      if (!expected)
+        findings.set(
+          test,
+          (expected = new ExpectedFinding(this.traces, this.hypotheses, evidence.episodes, test, suspect)),
+        );
+      const finding = expected.against(rivals);
+      if (!finding) return [];
       const { id, preparation } = test;
-      const minutes = minutesFor(this.model, test, school, prepared);
-      return [{ id, minutes, preparation, afterwards: minutesFor(this.model, test, school, preparation), foretold }];
+      const minutes = minutesFor(this.model, test, standard, prepared);
+      return [{ id, minutes, preparation, afterwards: minutesFor(this.model, test, standard, preparation), finding }];
     });
     const plan = planProof(this.model, debt, items, offers);
     // Half a proof is none.
@@ -275,20 +287,20 @@ export class Engine {
   /** What is known of the tests after the present chain of episodes: one reading more changes nothing of it. */
   private present = {
     chain: '',
-    answers: new Map<Test, Answers>(),
-    foretellers: new WeakMap<Hypothesis, Map<Test, Foreteller>>(),
+    answers: new Map<Test, OutcomeClasses>(),
+    forefindings: new WeakMap<Hypothesis, Map<Test, ExpectedFinding>>(),
   };
 
   private knownAfter({ episodes }: Evidence): typeof this.present {
     const chain = chainKey(episodes);
-    if (this.present.chain !== chain) this.present = { chain, answers: new Map(), foretellers: new WeakMap() };
+    if (this.present.chain !== chain) this.present = { chain, answers: new Map(), forefindings: new WeakMap() };
     return this.present;
   }
 
-  private foretellersOf(evidence: Evidence, suspect: Hypothesis): Map<Test, Foreteller> {
-    const { foretellers } = this.knownAfter(evidence);
-    let byTest = foretellers.get(suspect);
-    if (!byTest) foretellers.set(suspect, (byTest = new Map()));
+  private expectedFindingsOf(evidence: Evidence, suspect: Hypothesis): Map<Test, ExpectedFinding> {
+    const { forefindings } = this.knownAfter(evidence);
+    let byTest = forefindings.get(suspect);
+    if (!byTest) forefindings.set(suspect, (byTest = new Map()));
     return byTest;
   }
 }

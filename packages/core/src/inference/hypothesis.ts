@@ -25,29 +25,29 @@ export interface Hypothesis {
 export const predicts = (h: Hypothesis): boolean => h.kind === 'healthy' || h.kind === 'fault';
 
 /** Weight of "nothing is broken" and of "something the model does not know", in units of fault weights. */
-const HEALTHY_WEIGHT = 2;
-const UNKNOWN_WEIGHT = 0.5;
+const HEALTHY_RATE = 2;
+const UNKNOWN_RATE = 0.5;
 /** A fault that comes and goes shows in about every other visit. */
 const SHOWS = 0.5;
 /** Share of calls with two faults at once; each pair gets its part by the product of its members' weights. */
 const PAIR_SHARE = 0.1;
 
-export interface Weights {
+export interface RateFactors {
   /** Multiplies the weight of a fault mode, by `part.mode`: counts from a shop's own book. */
   readonly [fault: string]: number;
 }
 
 /** All single-fault hypotheses of a model with their prior probabilities. */
-export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] {
+export function hypothesesOf(model: Model, weights: RateFactors = {}): Hypothesis[] {
   const raw: (Omit<Hypothesis, 'index' | 'prior'> & { weight: number })[] = [
-    { ...NAMELESS, id: 'healthy', kind: 'healthy', weight: HEALTHY_WEIGHT, repair: 'none', words: 'Nothing is broken' },
+    { ...NAMELESS, id: 'healthy', kind: 'healthy', weight: HEALTHY_RATE, repair: 'none', words: 'Nothing is broken' },
   ];
   for (const part of model.parts)
     part.modes.forEach((mode, index) => {
       const id = `${part.id}.${mode.id}`;
       const tripped = mode.trips === undefined ? undefined : model.parts.find((p) => p.id === mode.trips)!.index;
-      const weight = mode.weight * (weights[id] ?? 1);
-      const whole = mode.mend === 'replace' ? model.parts[part.assembly]! : part;
+      const weight = mode.relativeRate * (weights[id] ?? 1);
+      const whole = mode.repair === 'replace' ? model.parts[part.assembly]! : part;
       const comesAndGoes = mode.intermittent ?? 0;
       const always = {
         id,
@@ -55,8 +55,8 @@ export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] 
         faults: [{ part: part.index, mode: index }],
         occurs: 1,
         weight: weight * (1 - comesAndGoes),
-        repair: mode.mend === 'none' ? 'none' : repairKey(whole.id, part.kind.name, mode.mend),
-        breaks: mode.mend === 'none' ? undefined : (tripped ?? whole.index),
+        repair: mode.repair === 'none' ? 'none' : repairKey(whole.id, part.kind.name, mode.repair),
+        breaks: mode.repair === 'none' ? undefined : (tripped ?? whole.index),
         cause: tripped === undefined ? undefined : part.index,
         words: `The ${part.title} ${mode.words}`,
       };
@@ -74,7 +74,7 @@ export function hypothesesOf(model: Model, weights: Weights = {}): Hypothesis[] 
     ...NAMELESS,
     id: 'unknown',
     kind: 'unknown',
-    weight: UNKNOWN_WEIGHT,
+    weight: UNKNOWN_RATE,
     repair: 'unknown',
     words: 'Something this model does not know',
   });

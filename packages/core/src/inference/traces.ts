@@ -8,7 +8,7 @@ import {
   type Question,
   questionKey,
 } from '../question';
-import { type Courses, faultKey, type FaultRef, type Memory, setupKey, type Trace } from '../simulation';
+import { faultKey, type FaultRef, type Memory, setupKey, type Trace, type Trajectories } from '../simulation';
 
 /** One set of faults in one episode: its trace and the faults that are active in it. */
 export interface Lived {
@@ -35,7 +35,7 @@ export class Traces {
 
   constructor(
     readonly model: Model,
-    private readonly courses: Courses,
+    private readonly trajectories: Trajectories,
   ) {}
 
   /**
@@ -83,7 +83,7 @@ export class Traces {
     const key = `${faultKey(active)}|${setupKey(episode.setup)}|${memoryKey(memory)}`;
     let lived = this.lived.get(key);
     if (!lived) {
-      lived = { trace: this.courses.run(active, episode.setup, memory), faults: active, answers: new Map() };
+      lived = { trace: this.trajectories.run(active, episode.setup, memory), faults: active, answers: new Map() };
       this.runs++;
       this.lived.set(key, lived);
     }

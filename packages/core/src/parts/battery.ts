@@ -5,22 +5,22 @@ export const battery: PartKind = {
   name: 'battery',
   title: 'battery',
   fields: {
-    volts: { type: 'voltage', default: 12.7, spread: 0.015 },
+    volts: { type: 'voltage', default: 12.7, tolerance: 0.015 },
     ohms: { type: 'resistance', default: 0.03 },
     /** Inner resistance of a battery that reads well idle and sinks under load. */
-    'weak-ohms': { type: 'resistance', default: 0.55, spread: 0.1 },
+    'weak-ohms': { type: 'resistance', default: 0.55, tolerance: 0.1 },
     'on-when': { type: 'expression', default: 'true' },
     'weak-weight': { type: 'none', default: 2 },
   },
   branches: () => [''],
   states: ['off', 'on'],
   modes: (spec) => [
-    { id: 'flat', words: 'is flat or off', weight: 1, mend: 'repair' },
+    { id: 'flat', words: 'is flat or off', relativeRate: 1, repair: 'repair' },
     {
       id: 'weak',
       words: 'sinks under load: weak, sulphated or badly joined',
-      weight: num(spec, 'weak-weight'),
-      mend: 'repair',
+      relativeRate: num(spec, 'weak-weight'),
+      repair: 'repair',
     },
     other(0.1),
   ],

@@ -33,29 +33,29 @@ export const control: PartKind = {
   modes: (spec) => {
     const weight = num(spec, 'weight');
     const modes: FaultMode[] = [
-      { id: 'dead', words: 'is dead though it is powered', weight: weight * 1.5, mend: 'replace' },
+      { id: 'dead', words: 'is dead though it is powered', relativeRate: weight * 1.5, repair: 'replace' },
     ];
     for (const port of portsOf(spec)) {
       if (port.role === 'contact')
         modes.push({
           id: `${port.name}-dead`,
           words: `never switches its ${port.name} output on`,
-          weight,
-          mend: 'replace',
+          relativeRate: weight,
+          repair: 'replace',
         });
       if (port.role === 'feed')
         modes.push({
           id: `${port.name}-dead`,
           words: `puts nothing out at ${port.name}`,
-          weight: weight * 0.5,
-          mend: 'replace',
+          relativeRate: weight * 0.5,
+          repair: 'replace',
         });
       if (port.role === 'input')
         modes.push({
           id: `${port.name}-deaf`,
           words: `does not notice its ${port.name} input`,
-          weight: weight * 0.4,
-          mend: 'replace',
+          relativeRate: weight * 0.4,
+          repair: 'replace',
         });
     }
     modes.push(other(0.2));

@@ -6,7 +6,7 @@ export const converter: PartKind = {
   name: 'converter',
   title: 'power supply',
   fields: {
-    volts: { type: 'voltage', default: 24, spread: 0.02 },
+    volts: { type: 'voltage', default: 24, tolerance: 0.02 },
     /** Inner resistance of the output. */
     ohms: { type: 'resistance', default: 0.5 },
     /** What the input draws. */
@@ -17,8 +17,8 @@ export const converter: PartKind = {
   branches: () => ['input', 'output'],
   states: ['off', 'on'],
   modes: (spec) => [
-    { id: 'dead', words: 'gives nothing out though it is fed', weight: num(spec, 'weight'), mend: 'replace' },
-    { id: 'weak', words: 'sinks under load', weight: 0.4 * num(spec, 'weight'), mend: 'replace' },
+    { id: 'dead', words: 'gives nothing out though it is fed', relativeRate: num(spec, 'weight'), repair: 'replace' },
+    { id: 'weak', words: 'sinks under load', relativeRate: 0.4 * num(spec, 'weight'), repair: 'replace' },
     other(0.1),
   ],
   electrical: (spec, state, fault, branch) => {
@@ -26,7 +26,7 @@ export const converter: PartKind = {
     if (state === 'off' || fault === 'dead') return OPEN;
     return { type: 'source', volts: num(spec, 'volts'), r: num(spec, 'ohms') * (fault === 'weak' ? 30 : 1), x: 0 };
   },
-  feels: ({ spec, volts }) => Number(volts('input') >= num(spec, 'starts-at')),
+  drive: ({ spec, volts }) => Number(volts('input') >= num(spec, 'starts-at')),
   move: (view) => actsWhileFed(view, { to: 'on', after: 300 }, { to: 'off', after: 100 }),
   feeds: (spec, branch) => (branch === 'output' ? { volts: num(spec, 'volts'), frequency: 'dc' } : undefined),
   deadTests: () => [],

@@ -9,7 +9,7 @@ export const delay: PartKind = {
   name: 'delay',
   title: 'delay',
   fields: {
-    wait: { type: 'time', default: 300, spread: 0.05 },
+    wait: { type: 'time', default: 300, tolerance: 0.05 },
     /** What leaks through while it waits, as a resistance. */
     leak: { type: 'resistance', default: 12_000 },
     'starts-at': { type: 'voltage', default: 16 },
@@ -20,19 +20,19 @@ export const delay: PartKind = {
   branches: () => [''],
   states: ['waiting', 'passing'],
   modes: (spec) => [
-    { id: 'open', words: 'never passes, however long one waits', weight: num(spec, 'weight'), mend: 'replace' },
+    { id: 'open', words: 'never passes, however long one waits', relativeRate: num(spec, 'weight'), repair: 'replace' },
     other(0.1),
   ],
   electrical: (spec, state, fault) =>
     fault === 'open' ? OPEN : state === 'passing' ? CLOSED : ohms(num(spec, 'leak')),
   // Power across it while it waits; while it passes there is none, and the current of its load holds it.
-  feels: ({ spec, fault, volts, amps }) => {
+  drive: ({ spec, fault, volts, amps }) => {
     if (fault === 'open') return NOTHING;
     return volts('') >= num(spec, 'starts-at') ? PULLS : amps('') >= num(spec, 'holds-at') ? HOLDS : NOTHING;
   },
-  move: ({ state, spec, felt }) => {
-    if (state === 'waiting' && felt === PULLS) return { to: 'passing', after: num(spec, 'wait') * 1000 };
-    if (state === 'passing' && felt === NOTHING) return { to: 'waiting', after: 100 };
+  move: ({ state, spec, drive }) => {
+    if (state === 'waiting' && drive === PULLS) return { to: 'passing', after: num(spec, 'wait') * 1000 };
+    if (state === 'passing' && drive === NOTHING) return { to: 'waiting', after: 100 };
     return undefined;
   },
   waits: (spec) => [{ words: 'before it passes', seconds: num(spec, 'wait') }],

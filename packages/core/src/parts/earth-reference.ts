@@ -15,8 +15,8 @@ export const earthReference: PartKind = {
     {
       id: 'swapped',
       words: 'is on the hot wire: hot and neutral are swapped at the receptacle',
-      weight: Number(spec['weight']),
-      mend: 'repair',
+      relativeRate: Number(spec['weight']),
+      repair: 'repair',
       shorts: { to: text(spec, 'hot'), r: 0.01 },
     },
   ],

@@ -12,8 +12,8 @@ export const fed = (volts: number, holds: number, pulls: number): number =>
   volts < holds ? NOTHING : volts < pulls ? HOLDS : PULLS;
 
 /** Where a part goes that acts while it is fed and rests otherwise; the times are what it takes to get there, milliseconds. */
-export function actsWhileFed({ state, felt }: PartView, acting: Move, resting: Move): Move | undefined {
-  if (state === resting.to && felt !== NOTHING) return acting;
-  if (state === acting.to && felt === NOTHING) return resting;
+export function actsWhileFed({ state, drive }: PartView, acting: Move, resting: Move): Move | undefined {
+  if (state === resting.to && drive !== NOTHING) return acting;
+  if (state === acting.to && drive === NOTHING) return resting;
   return undefined;
 }

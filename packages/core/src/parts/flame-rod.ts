@@ -11,9 +11,9 @@ export const flameRod: PartKind = {
   branches: () => [''],
   states: ['idle'],
   modes: () => [
-    { id: 'dirty', words: 'is dirty: coated', weight: 3, mend: 'clean' },
-    { id: 'grounded', words: 'touches ground or has a cracked insulator', weight: 0.8, mend: 'replace' },
-    { id: 'displaced', words: 'stands out of the flame', weight: 0.4, mend: 'correct' },
+    { id: 'dirty', words: 'is dirty: coated', relativeRate: 3, repair: 'clean' },
+    { id: 'grounded', words: 'touches ground or has a cracked insulator', relativeRate: 0.8, repair: 'replace' },
+    { id: 'displaced', words: 'stands out of the flame', relativeRate: 0.4, repair: 'correct' },
     other(0.1),
   ],
   electrical: (spec, _state, fault) => (fault === 'grounded' ? CLOSED : ohms(num(spec, 'leakage'))),

@@ -37,14 +37,14 @@ export const fuse: PartKind = {
   states: ['whole', 'blown'],
   lasting: () => ['blown'],
   modes: () => [
-    { id: 'open', words: 'is blown without a lasting short', weight: 0.8, mend: 'replace', starts: 'blown' },
+    { id: 'open', words: 'is blown without a lasting short', relativeRate: 0.8, repair: 'replace', starts: 'blown' },
     other(0.05),
   ],
   electrical: (_spec, state) => (state === 'blown' ? OPEN : ohms(0.03)),
-  feels: ({ spec, amps }) => fuseOpeningTime(amps(''), num(spec, 'amps')),
-  move: ({ state, felt }) => {
+  drive: ({ spec, amps }) => fuseOpeningTime(amps(''), num(spec, 'amps')),
+  move: ({ state, drive }) => {
     if (state === 'blown') return undefined;
-    return Number.isFinite(felt) ? { to: 'blown', after: felt } : undefined;
+    return Number.isFinite(drive) ? { to: 'blown', after: drive } : undefined;
   },
   deadTests: () => [{ branch: '', title: 'fuse link', low: 0, high: 1 }],
   symbol: () => 'fuse',

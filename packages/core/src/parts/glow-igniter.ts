@@ -9,22 +9,22 @@ export const glowIgniter: PartKind = {
   name: 'glow-igniter',
   title: 'glow igniter',
   fields: {
-    'cold-ohms': { type: 'resistance', spread: 0.08 },
-    'hot-ohms': { type: 'resistance', spread: 0.08 },
+    'cold-ohms': { type: 'resistance', tolerance: 0.08 },
+    'hot-ohms': { type: 'resistance', tolerance: 0.08 },
     'low-ohms': { type: 'resistance' },
     'high-ohms': { type: 'resistance' },
     'glows-at': { type: 'voltage', default: 95 },
-    'heat-up': { type: 'time', default: 8, spread: 0.1 },
+    'heat-up': { type: 'time', default: 8, tolerance: 0.1 },
   },
   branches: () => [''],
   states: ['cold', 'glowing'],
   modes: (spec) => [
-    { id: 'open', words: 'is cracked: open', weight: 4, mend: 'replace' },
+    { id: 'open', words: 'is cracked: open', relativeRate: 4, repair: 'replace' },
     {
       id: 'weak',
       words: `is aged: far above ${num(spec, 'high-ohms')} Ω cold, glows dull and too cool to light gas`,
-      weight: 0.8,
-      mend: 'replace',
+      relativeRate: 0.8,
+      repair: 'replace',
     },
     other(0.15),
   ],
@@ -33,7 +33,7 @@ export const glowIgniter: PartKind = {
     const hot = state === 'glowing' && frequency === 'ac';
     return ohms((hot ? num(spec, 'hot-ohms') : num(spec, 'cold-ohms')) * (fault === 'weak' ? 2.6 : 1));
   },
-  feels: ({ spec, fault, volts }) => Number(fault !== 'open' && volts('') >= num(spec, 'glows-at')),
+  drive: ({ spec, fault, volts }) => Number(fault !== 'open' && volts('') >= num(spec, 'glows-at')),
   move: (view) =>
     actsWhileFed(view, { to: 'glowing', after: num(view.spec, 'heat-up') * 1000 }, { to: 'cold', after: 6000 }),
   actsAt: (spec) => num(spec, 'glows-at'),

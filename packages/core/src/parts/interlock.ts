@@ -29,20 +29,25 @@ export const interlock: PartKind = {
   states: ['open', 'closed', 'tripped'],
   lasting: () => ['tripped'],
   modes: (spec) => [
-    { id: 'open', words: 'stays open though it should be closed', weight: num(spec, 'open-weight'), mend: 'replace' },
+    {
+      id: 'open',
+      words: 'stays open though it should be closed',
+      relativeRate: num(spec, 'open-weight'),
+      repair: 'replace',
+    },
     {
       id: 'stuck-closed',
       words: 'stays closed though it should open',
-      weight: num(spec, 'stuck-weight'),
-      mend: 'replace',
+      relativeRate: num(spec, 'stuck-weight'),
+      repair: 'replace',
     },
     ...(spec['manual-reset'] === true
       ? [
           {
             id: 'tripped',
             words: 'has tripped some time ago and waits for its reset; what made it trip is over',
-            weight: num(spec, 'tripped-weight'),
-            mend: 'reset',
+            relativeRate: num(spec, 'tripped-weight'),
+            repair: 'reset',
             starts: 'tripped',
           } as const,
         ]
@@ -52,8 +57,8 @@ export const interlock: PartKind = {
           {
             id: 'early',
             words: 'opens too early: its set point has drifted',
-            weight: num(spec, 'early-weight'),
-            mend: 'replace',
+            relativeRate: num(spec, 'early-weight'),
+            repair: 'replace',
           } as const,
         ]
       : []),
@@ -64,7 +69,7 @@ export const interlock: PartKind = {
     if (fault === 'stuck-closed') return CLOSED;
     return state === 'closed' ? CLOSED : OPEN;
   },
-  heeds: ['early'],
+  nonElectricalFaults: ['early'],
   move: (view) => {
     if (view.state === 'tripped') return undefined;
     const value = view.sensed('senses');

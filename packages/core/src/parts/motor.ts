@@ -6,8 +6,8 @@ export const motor: PartKind = {
   name: 'motor',
   title: 'motor',
   fields: {
-    ohms: { type: 'resistance', default: 20, spread: 0.06 },
-    reactance: { type: 'resistance', default: 60, spread: 0.06 },
+    ohms: { type: 'resistance', default: 20, tolerance: 0.06 },
+    reactance: { type: 'resistance', default: 60, tolerance: 0.06 },
     'runs-at': { type: 'voltage', default: 90 },
     'spin-up': { type: 'time', default: 1.5 },
     /** What a direct-current motor draws when it turns, as a resistance; at rest its winding alone counts. */
@@ -18,15 +18,15 @@ export const motor: PartKind = {
   branches: () => [''],
   states: ['stopped', 'running'],
   modes: (spec) => [
-    { id: 'winding-open', words: 'has an open winding', weight: 1, mend: 'replace' },
-    { id: 'seized', words: 'is seized: hums or is silent, does not turn', weight: 0.8, mend: 'replace' },
+    { id: 'winding-open', words: 'has an open winding', relativeRate: 1, repair: 'replace' },
+    { id: 'seized', words: 'is seized: hums or is silent, does not turn', relativeRate: 0.8, repair: 'replace' },
     ...(num(spec, 'tired-weight') > 0
       ? [
           {
             id: 'tired',
             words: 'is tired: turns too slowly',
-            weight: num(spec, 'tired-weight'),
-            mend: 'replace',
+            relativeRate: num(spec, 'tired-weight'),
+            repair: 'replace',
           } as const,
         ]
       : []),
@@ -38,7 +38,7 @@ export const motor: PartKind = {
     if (frequency === 'dc') return ohms(state === 'running' && num(spec, 'run-ohms') > 0 ? num(spec, 'run-ohms') : r);
     return ohms(r, num(spec, 'reactance') * (fault === 'seized' ? 0.5 : 1));
   },
-  feels: ({ spec, fault, volts }) =>
+  drive: ({ spec, fault, volts }) =>
     Number((fault === undefined || fault === 'tired') && volts('') >= num(spec, 'runs-at')),
   move: (view) =>
     actsWhileFed(view, { to: 'running', after: num(view.spec, 'spin-up') * 1000 }, { to: 'stopped', after: 1000 }),

@@ -26,13 +26,13 @@ export const CLOSED: Electrical = { type: 'impedance', r: 0.01, x: 0 };
 export const ohms = (r: number, x = 0): Electrical => ({ type: 'impedance', r, x });
 
 /** What is written about one field of a part in a profile. */
-export interface SpecField {
+interface SpecField {
   /** `sensed` takes the dimension of the quantity named by the part's `senses` field. */
   readonly type: Dimension | 'sensed' | 'text' | 'flag' | 'expression' | 'quantity' | 'net' | 'ports';
   /** SI value used when the profile says nothing; a field without default must be written. */
   readonly default?: number | string | boolean;
   /** How far sound parts of one type differ from each other, as a share of the value (one standard deviation). */
-  readonly spread?: number;
+  readonly tolerance?: number;
 }
 
 /** One declared output or input of a control. */
@@ -58,9 +58,9 @@ export interface FaultMode {
   /** Completes the sentence "the <part> …": "has an open coil". */
   readonly words: string;
   /** Relative frequency. An assumption of ours until a shop's own book replaces it. */
-  readonly weight: number;
+  readonly relativeRate: number;
   /** What mends it. Modes of one part with the same mend need not be told apart. */
-  readonly mend: 'replace' | 'reconnect' | 'clean' | 'repair' | 'correct' | 'reset' | 'none';
+  readonly repair: 'replace' | 'reconnect' | 'clean' | 'repair' | 'correct' | 'reset' | 'none';
   /** "Broken in a way we did not think of": has no prediction of its own. */
   readonly other?: boolean;
   /** For a cause outside the circuit: the safety it makes open. */
@@ -73,7 +73,7 @@ export interface FaultMode {
   readonly shorts?: { readonly to: string; readonly r: number };
 }
 
-/** The leads of a part in a solved circuit, from which it feels how it is fed. */
+/** The leads of a part in a solved circuit, which tell how it is driven. */
 export interface Leads {
   readonly spec: Spec;
   /** Active fault mode, or undefined. */
@@ -90,8 +90,8 @@ export interface PartView {
   readonly spec: Spec;
   /** Active fault mode, if it is one that the kind heeds. */
   readonly fault: string | undefined;
-  /** What the part feels of the circuit; 0 for a kind that feels nothing. */
-  readonly felt: number;
+  /** How the circuit drives the part; 0 for a kind that it does not drive. */
+  readonly drive: number;
   /** The value of the quantity named by a `quantity` field, SI. */
   sensed(field: string): number;
   /** Whether the condition in an `expression` field holds. */
@@ -136,12 +136,12 @@ export interface PartKind {
   modes(spec: Spec): readonly FaultMode[];
   electrical(spec: Spec, state: string, fault: string | undefined, branch: string, frequency: Frequency): Electrical;
   /**
-   * What the part feels of the circuit, as one number: equal numbers let it move equally. Its way of failing counts here
-   * (a broken coil feels nothing).
+   * How the circuit drives the part, as one number: equal numbers let it move equally. Its way of failing counts here
+   * (a broken coil is not driven).
    */
-  feels?(leads: Leads): number;
-  /** Ways of failing that change how it moves, whatever it feels. */
-  readonly heeds?: readonly string[];
+  drive?(leads: Leads): number;
+  /** Ways of failing that change how it moves, whatever drives it. */
+  readonly nonElectricalFaults?: readonly string[];
   /** The state the part is heading for, or undefined to stay. Hysteresis belongs here. */
   move?(view: PartView): Move | undefined;
   /** Values of a sensed quantity at which the part changes its mind. */
@@ -171,7 +171,7 @@ export const text = (spec: Spec, field: string): string => spec[field] as string
 export const other = (weight: number): FaultMode => ({
   id: 'other',
   words: 'is broken in a way not listed here',
-  weight,
-  mend: 'replace',
+  relativeRate: weight,
+  repair: 'replace',
   other: true,
 });

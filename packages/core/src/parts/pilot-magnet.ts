@@ -8,7 +8,7 @@ export const pilotMagnet: PartKind = {
   name: 'pilot-magnet',
   title: 'pilot magnet',
   fields: {
-    ohms: { type: 'resistance', default: 0.02, spread: 0.06 },
+    ohms: { type: 'resistance', default: 0.02, tolerance: 0.06 },
     'lets-go-at': { type: 'voltage', default: 0.006 },
     /** When a hand pushes it in. */
     'pushed-when': { type: 'expression' },
@@ -18,16 +18,16 @@ export const pilotMagnet: PartKind = {
   starts: 'held',
   lasting: () => ['released'],
   modes: () => [
-    { id: 'lets-go', words: 'lets go though the millivolts are good', weight: 1.2, mend: 'replace' },
-    { id: 'open', words: 'has an open winding', weight: 0.4, mend: 'replace' },
+    { id: 'lets-go', words: 'lets go though the millivolts are good', relativeRate: 1.2, repair: 'replace' },
+    { id: 'open', words: 'has an open winding', relativeRate: 0.4, repair: 'replace' },
     other(0.1),
   ],
   electrical: (spec, _state, fault) => (fault === 'open' ? OPEN : ohms(num(spec, 'ohms'))),
-  feels: ({ spec, fault, volts }) => Number(fault === undefined && volts('') >= num(spec, 'lets-go-at')),
+  drive: ({ spec, fault, volts }) => Number(fault === undefined && volts('') >= num(spec, 'lets-go-at')),
   move: (view) => {
     const pushed = view.holds('pushed-when');
     if (view.state === 'released' && pushed) return { to: 'held', after: 100 };
-    if (view.state === 'held' && !pushed && !view.felt) return { to: 'released', after: 1000 };
+    if (view.state === 'held' && !pushed && !view.drive) return { to: 'released', after: 1000 };
     return undefined;
   },
   actsAt: (spec) => num(spec, 'lets-go-at'),

@@ -8,7 +8,13 @@ export const plugPin: PartKind = {
   branches: () => [''],
   states: ['idle'],
   modes: (spec) => [
-    { id: 'open', words: 'makes no contact', weight: num(spec, 'weight'), mend: 'reconnect', intermittent: 0.3 },
+    {
+      id: 'open',
+      words: 'makes no contact',
+      relativeRate: num(spec, 'weight'),
+      repair: 'reconnect',
+      intermittent: 0.3,
+    },
   ],
   electrical: (_spec, _state, fault) => (fault === 'open' ? OPEN : CLOSED),
   deadTests: () => [],

@@ -6,12 +6,12 @@ export const relay: PartKind = {
   name: 'relay',
   title: 'relay',
   fields: {
-    ohms: { type: 'resistance', default: 60, spread: 0.06 },
-    reactance: { type: 'resistance', default: 110, spread: 0.06 },
+    ohms: { type: 'resistance', default: 60, tolerance: 0.06 },
+    reactance: { type: 'resistance', default: 110, tolerance: 0.06 },
     'pull-in': { type: 'voltage', default: 18 },
     'drop-out': { type: 'voltage', default: 8 },
-    'on-delay': { type: 'time', default: 0.03, spread: 0.1 },
-    'off-delay': { type: 'time', default: 0.03, spread: 0.1 },
+    'on-delay': { type: 'time', default: 0.03, tolerance: 0.1 },
+    'off-delay': { type: 'time', default: 0.03, tolerance: 0.1 },
     weight: { type: 'none', default: 1 },
     /** Weight of "loose in its socket"; nothing for a relay that is screwed on. */
     'loose-weight': { type: 'none', default: 0 },
@@ -22,16 +22,21 @@ export const relay: PartKind = {
     const weight = num(spec, 'weight');
     const loose = num(spec, 'loose-weight');
     return [
-      { id: 'coil-open', words: 'has an open coil', weight: 0.6 * weight, mend: 'replace' },
-      { id: 'contact-open', words: 'pulls in, but its contact does not pass', weight, mend: 'replace' },
-      { id: 'contact-welded', words: 'has a welded contact: it never opens', weight: 0.3 * weight, mend: 'replace' },
+      { id: 'coil-open', words: 'has an open coil', relativeRate: 0.6 * weight, repair: 'replace' },
+      { id: 'contact-open', words: 'pulls in, but its contact does not pass', relativeRate: weight, repair: 'replace' },
+      {
+        id: 'contact-welded',
+        words: 'has a welded contact: it never opens',
+        relativeRate: 0.3 * weight,
+        repair: 'replace',
+      },
       ...(loose > 0
         ? [
             {
               id: 'loose',
               words: 'sits loose in its socket',
-              weight: loose,
-              mend: 'reconnect',
+              relativeRate: loose,
+              repair: 'reconnect',
               intermittent: 0.5,
             } as const,
           ]
@@ -46,13 +51,13 @@ export const relay: PartKind = {
     if (fault === 'coil-open') return OPEN;
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
-  feels: ({ spec, fault, volts }) =>
+  drive: ({ spec, fault, volts }) =>
     fault === 'coil-open' || fault === 'loose'
       ? NOTHING
       : fed(volts('coil'), num(spec, 'drop-out'), num(spec, 'pull-in')),
-  move: ({ state, spec, felt }) => {
-    if (state === 'idle' && felt === PULLS) return { to: 'pulled', after: num(spec, 'on-delay') * 1000 };
-    if (state === 'pulled' && felt === NOTHING) return { to: 'idle', after: num(spec, 'off-delay') * 1000 };
+  move: ({ state, spec, drive }) => {
+    if (state === 'idle' && drive === PULLS) return { to: 'pulled', after: num(spec, 'on-delay') * 1000 };
+    if (state === 'pulled' && drive === NOTHING) return { to: 'idle', after: num(spec, 'off-delay') * 1000 };
     return undefined;
   },
   waits: (spec) => [

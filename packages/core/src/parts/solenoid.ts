@@ -6,8 +6,8 @@ export const solenoid: PartKind = {
   name: 'solenoid',
   title: 'solenoid valve',
   fields: {
-    ohms: { type: 'resistance', default: 15, spread: 0.06 },
-    reactance: { type: 'resistance', default: 45, spread: 0.06 },
+    ohms: { type: 'resistance', default: 15, tolerance: 0.06 },
+    reactance: { type: 'resistance', default: 45, tolerance: 0.06 },
     'pull-in': { type: 'voltage', default: 18 },
     'drop-out': { type: 'voltage', default: 9 },
     /** Weight of "its coil opens when hot", and how long it takes to heat and to cool. */
@@ -22,15 +22,15 @@ export const solenoid: PartKind = {
   lasting: () => ['coil-hot'],
   passing: ['coil-hot'],
   modes: (spec) => [
-    { id: 'coil-open', words: 'has an open coil', weight: 1.5, mend: 'replace' },
-    { id: 'coil-short', words: 'has a shorted coil', weight: 0.8, mend: 'replace' },
+    { id: 'coil-open', words: 'has an open coil', relativeRate: 1.5, repair: 'replace' },
+    { id: 'coil-short', words: 'has a shorted coil', relativeRate: 0.8, repair: 'replace' },
     ...(num(spec, 'stuck-weight') > 0
       ? [
           {
             id: 'stuck-shut',
             words: 'is fed but passes no gas: stuck',
-            weight: num(spec, 'stuck-weight'),
-            mend: 'replace',
+            relativeRate: num(spec, 'stuck-weight'),
+            repair: 'replace',
           } as const,
         ]
       : []),
@@ -39,8 +39,8 @@ export const solenoid: PartKind = {
           {
             id: 'opens-hot',
             words: 'has a coil that opens when it is hot, and works again when cool',
-            weight: num(spec, 'hot-weight'),
-            mend: 'replace',
+            relativeRate: num(spec, 'hot-weight'),
+            repair: 'replace',
           } as const,
         ]
       : []),
@@ -53,17 +53,17 @@ export const solenoid: PartKind = {
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
   // A broken or bridged coil pulls nothing, whatever stands across it.
-  feels: ({ spec, fault, volts }) =>
+  drive: ({ spec, fault, volts }) =>
     fault === 'coil-open' || fault === 'coil-short' || fault === 'stuck-shut'
       ? NOTHING
       : fed(volts(''), num(spec, 'drop-out'), num(spec, 'pull-in')),
-  heeds: ['opens-hot'],
-  move: ({ state, spec, fault, felt }) => {
+  nonElectricalFaults: ['opens-hot'],
+  move: ({ state, spec, fault, drive }) => {
     if (state === 'coil-hot') return { to: 'shut', after: num(spec, 'cools-in') * 1000 };
-    if (fault === 'opens-hot' && state === 'open' && felt !== NOTHING)
+    if (fault === 'opens-hot' && state === 'open' && drive !== NOTHING)
       return { to: 'coil-hot', after: num(spec, 'hot-after') * 1000 };
-    if (state === 'shut' && felt === PULLS) return { to: 'open', after: 30 };
-    if (state === 'open' && felt === NOTHING) return { to: 'shut', after: 30 };
+    if (state === 'shut' && drive === PULLS) return { to: 'open', after: 30 };
+    if (state === 'open' && drive === NOTHING) return { to: 'shut', after: 30 };
     return undefined;
   },
   waits: (spec, modes) =>

@@ -11,10 +11,10 @@ export const stepper: PartKind = {
   name: 'stepper',
   title: 'stepper',
   fields: {
-    ohms: { type: 'resistance', spread: 0.03 },
+    ohms: { type: 'resistance', tolerance: 0.03 },
     'steps-at': { type: 'voltage', default: 14 },
     /** Time to its place for lighting. */
-    'sets-in': { type: 'time', default: 1.5, spread: 0.1 },
+    'sets-in': { type: 'time', default: 1.5, tolerance: 0.1 },
     weight: { type: 'none', default: 1 },
   },
   branches: () => HALVES,
@@ -22,14 +22,14 @@ export const stepper: PartKind = {
   modes: (spec) => {
     const weight = num(spec, 'weight');
     return [
-      { id: 'half-open', words: 'has an open half-winding', weight: 0.7 * weight, mend: 'replace' },
+      { id: 'half-open', words: 'has an open half-winding', relativeRate: 0.7 * weight, repair: 'replace' },
       {
         id: 'centre-open',
         words: 'has two open half-windings on one centre pin',
-        weight: 0.5 * weight,
-        mend: 'replace',
+        relativeRate: 0.5 * weight,
+        repair: 'replace',
       },
-      { id: 'jammed', words: 'is fed and does not turn', weight: 0.5 * weight, mend: 'replace' },
+      { id: 'jammed', words: 'is fed and does not turn', relativeRate: 0.5 * weight, repair: 'replace' },
       other(0.1),
     ];
   },
@@ -38,7 +38,7 @@ export const stepper: PartKind = {
     if (fault === 'centre-open' && branch.startsWith('b')) return OPEN;
     return ohms(num(spec, 'ohms'));
   },
-  feels: ({ spec, fault, volts }) =>
+  drive: ({ spec, fault, volts }) =>
     Number(fault === undefined && HALVES.every((half) => volts(half) >= num(spec, 'steps-at'))),
   move: (view) =>
     actsWhileFed(view, { to: 'set', after: num(view.spec, 'sets-in') * 1000 }, { to: 'parked', after: 1000 }),

@@ -8,15 +8,15 @@ export const supply: PartKind = {
   name: 'supply',
   title: 'line supply',
   fields: {
-    volts: { type: 'voltage', default: 120, spread: 0.02 },
+    volts: { type: 'voltage', default: 120, tolerance: 0.02 },
     ohms: { type: 'resistance', default: 0.3 },
     'on-when': { type: 'expression', default: 'true' },
   },
   branches: () => [''],
   states: ['off', 'on'],
   modes: () => [
-    { id: 'dead', words: 'is dead: breaker, fuse or wiring', weight: 2, mend: 'repair' },
-    { id: 'low', words: 'sags far below its rating', weight: 0.5, mend: 'repair' },
+    { id: 'dead', words: 'is dead: breaker, fuse or wiring', relativeRate: 2, repair: 'repair' },
+    { id: 'low', words: 'sags far below its rating', relativeRate: 0.5, repair: 'repair' },
     other(0.1),
   ],
   electrical: (spec, state, fault) => {

@@ -12,7 +12,10 @@ export const handSwitch: PartKind = {
   },
   branches: () => [''],
   states: ['open', 'closed'],
-  modes: (spec) => [{ id: 'open', words: 'does not close', weight: num(spec, 'weight'), mend: 'replace' }, other(0.1)],
+  modes: (spec) => [
+    { id: 'open', words: 'does not close', relativeRate: num(spec, 'weight'), repair: 'replace' },
+    other(0.1),
+  ],
   electrical: (_spec, state, fault) => (state === 'open' || fault === 'open' ? OPEN : CLOSED),
   move: (view) => {
     const to = view.holds('closed-when') ? 'closed' : 'open';

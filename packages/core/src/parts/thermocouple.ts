@@ -10,21 +10,21 @@ export const thermocouple: PartKind = {
   fields: {
     /** How much of the tip the flame covers, 0 to 1. */
     senses: { type: 'quantity' },
-    volts: { type: 'voltage', default: 0.029, spread: 0.07 },
-    ohms: { type: 'resistance', default: 0.02, spread: 0.06 },
-    'weak-volts': { type: 'voltage', default: 0.01, spread: 0.08 },
+    volts: { type: 'voltage', default: 0.029, tolerance: 0.07 },
+    ohms: { type: 'resistance', default: 0.02, tolerance: 0.06 },
+    'weak-volts': { type: 'voltage', default: 0.01, tolerance: 0.08 },
     /** What a bad joint where it screws in adds. */
     'loose-ohms': { type: 'resistance', default: 0.25 },
-    'heat-up': { type: 'time', default: 35, spread: 0.15 },
-    'cool-down': { type: 'time', default: 40, spread: 0.15 },
+    'heat-up': { type: 'time', default: 35, tolerance: 0.15 },
+    'cool-down': { type: 'time', default: 40, tolerance: 0.15 },
   },
   branches: () => [''],
   states: ['cold', 'grazed', 'hot'],
   starts: 'hot',
   modes: () => [
-    { id: 'weak', words: 'is worn: too few millivolts in a good flame', weight: 3, mend: 'replace' },
-    { id: 'open', words: 'is open inside', weight: 1, mend: 'replace' },
-    { id: 'loose', words: 'is loose or dirty where it screws in', weight: 0.8, mend: 'reconnect' },
+    { id: 'weak', words: 'is worn: too few millivolts in a good flame', relativeRate: 3, repair: 'replace' },
+    { id: 'open', words: 'is open inside', relativeRate: 1, repair: 'replace' },
+    { id: 'loose', words: 'is loose or dirty where it screws in', relativeRate: 0.8, repair: 'reconnect' },
     other(0.1),
   ],
   electrical: (spec, state, fault): Electrical => {

@@ -11,9 +11,9 @@ export const thermopile: PartKind = {
   title: 'thermopile',
   fields: {
     ...thermocouple.fields,
-    volts: { type: 'voltage', default: 0.6, spread: 0.06 },
-    ohms: { type: 'resistance', default: 2.5, spread: 0.06 },
-    'weak-volts': { type: 'voltage', default: 0.29, spread: 0.06 },
+    volts: { type: 'voltage', default: 0.6, tolerance: 0.06 },
+    ohms: { type: 'resistance', default: 2.5, tolerance: 0.06 },
+    'weak-volts': { type: 'voltage', default: 0.29, tolerance: 0.06 },
     'loose-ohms': { type: 'resistance', default: 9 },
   },
 };

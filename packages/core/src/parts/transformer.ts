@@ -13,17 +13,17 @@ export const transformer: PartKind = {
     'primary-volts': { type: 'voltage', default: 120 },
     volts: { type: 'voltage', default: 24 },
     va: { type: 'power', default: 40 },
-    'primary-ohms': { type: 'resistance', default: 9, spread: 0.06 },
-    'secondary-ohms': { type: 'resistance', default: 0.8, spread: 0.06 },
+    'primary-ohms': { type: 'resistance', default: 9, tolerance: 0.06 },
+    'secondary-ohms': { type: 'resistance', default: 0.8, tolerance: 0.06 },
     /** How many times its inner impedance a weak one has: enough to fail under the load of its appliance. */
     'weak-times': { type: 'none', default: 13 },
   },
   branches: () => ['primary', 'secondary'],
   states: ['idle'],
   modes: () => [
-    { id: 'primary-open', words: 'has an open primary winding', weight: 1.5, mend: 'replace' },
-    { id: 'secondary-open', words: 'has an open secondary winding', weight: 1, mend: 'replace' },
-    { id: 'weak', words: 'is weak: its voltage sinks when it is loaded', weight: 0.7, mend: 'replace' },
+    { id: 'primary-open', words: 'has an open primary winding', relativeRate: 1.5, repair: 'replace' },
+    { id: 'secondary-open', words: 'has an open secondary winding', relativeRate: 1, repair: 'replace' },
+    { id: 'weak', words: 'is weak: its voltage sinks when it is loaded', relativeRate: 0.7, repair: 'replace' },
     other(0.15),
   ],
   electrical: (spec, _state, fault, branch, frequency) => {

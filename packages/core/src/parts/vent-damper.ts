@@ -6,23 +6,23 @@ export const ventDamper: PartKind = {
   name: 'vent-damper',
   title: 'vent damper',
   fields: {
-    ohms: { type: 'resistance', default: 80, spread: 0.06 },
-    reactance: { type: 'resistance', default: 90, spread: 0.06 },
+    ohms: { type: 'resistance', default: 80, tolerance: 0.06 },
+    reactance: { type: 'resistance', default: 90, tolerance: 0.06 },
     'runs-at': { type: 'voltage', default: 18 },
-    travel: { type: 'time', default: 12, spread: 0.12 },
+    travel: { type: 'time', default: 12, tolerance: 0.12 },
   },
   branches: () => ['motor', 'end-switch'],
   states: ['shut', 'open'],
   modes: () => [
-    { id: 'motor-open', words: 'has an open motor winding', weight: 1, mend: 'replace' },
-    { id: 'blade-stuck', words: 'is fed but its blade is stuck shut', weight: 1, mend: 'replace' },
+    { id: 'motor-open', words: 'has an open motor winding', relativeRate: 1, repair: 'replace' },
+    { id: 'blade-stuck', words: 'is fed but its blade is stuck shut', relativeRate: 1, repair: 'replace' },
     {
       id: 'held-open',
       words: 'is held open by its manual lever: the motor never turns and the end switch does not make',
-      weight: 0.3,
-      mend: 'correct',
+      relativeRate: 0.3,
+      repair: 'correct',
     },
-    { id: 'end-switch-open', words: 'opens, but its end switch does not pass', weight: 1.2, mend: 'replace' },
+    { id: 'end-switch-open', words: 'opens, but its end switch does not pass', relativeRate: 1.2, repair: 'replace' },
     other(0.15),
   ],
   electrical: (spec, state, fault, branch, frequency) => {
@@ -30,7 +30,7 @@ export const ventDamper: PartKind = {
     if (fault === 'motor-open') return OPEN;
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
-  feels: ({ spec, fault, volts }) =>
+  drive: ({ spec, fault, volts }) =>
     Number(
       fault !== 'blade-stuck' &&
         fault !== 'held-open' &&

@@ -16,22 +16,28 @@ export const wire: PartKind = {
   states: ['idle'],
   modes: (spec) => {
     const modes: FaultMode[] = [
-      { id: 'open', words: 'is broken or off', weight: num(spec, 'weight'), mend: 'reconnect', intermittent: 0.1 },
+      {
+        id: 'open',
+        words: 'is broken or off',
+        relativeRate: num(spec, 'weight'),
+        repair: 'reconnect',
+        intermittent: 0.1,
+      },
     ];
     if (num(spec, 'poor-ohms') > 0)
       modes.push({
         id: 'poor',
         words: 'makes poor contact: its resistance is too high',
-        weight: num(spec, 'poor-weight'),
-        mend: 'reconnect',
+        relativeRate: num(spec, 'poor-weight'),
+        repair: 'reconnect',
       });
     const to = text(spec, 'shorts-to');
     if (to !== '')
       modes.push({
         id: 'short',
         words: `is shorted to ${to}`,
-        weight: num(spec, 'short-weight'),
-        mend: 'repair',
+        relativeRate: num(spec, 'short-weight'),
+        repair: 'repair',
         shorts: { to, r: 0.15 },
       });
     return modes;

@@ -32,7 +32,7 @@ export interface Guide {
   readonly cautions: readonly string[];
 }
 
-export interface FaultGuide {
+interface FaultGuide {
   readonly id: string;
   readonly words: string;
   readonly repair: string;

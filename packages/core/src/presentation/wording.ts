@@ -32,7 +32,7 @@ export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
 };
 
 /** A net in words: its name and where it is reached. */
-export function netWords(model: Model, net: number): string {
+function netWords(model: Model, net: number): string {
   const point = model.points.find((p) => p.net === net);
   const name = model.nets[net]!;
   if (!name.startsWith('~')) return point ? `${name} (${point.reach})` : name;
@@ -82,7 +82,7 @@ function voltsWords(model: Model, q: { readonly red: number; readonly black: num
   return model.frequencies[q.red === model.ground ? q.black : q.red] === 'dc' ? 'DC volts' : 'AC volts';
 }
 
-export function questionWords(model: Model, q: Question): string {
+function questionWords(model: Model, q: Question): string {
   switch (q.kind) {
     case 'seen':
       return model.phases[q.phase]!.ask;
@@ -226,7 +226,7 @@ export const inBrief = (words: string): string =>
 
 const inMillivolts = (model: Model, q: Question): boolean => q.kind === 'volts' && levelOf(model, q) === 'millivolt';
 
-export function answerWords(model: Model, q: Question, answer: number): string {
+function answerWords(model: Model, q: Question, answer: number): string {
   const id = answersOf(model, q)[answer];
   if (id === undefined) return '—';
   switch (q.kind) {

@@ -19,7 +19,7 @@ export interface Scope {
 }
 
 /** Volts between two nets of a circuit. */
-export type Voltmeter = (netA: number, netB: number) => number;
+type Voltmeter = (netA: number, netB: number) => number;
 
 /** A condition about voltages, such as `volts(A, B) >= 18 V`; all that an expression can ask of the circuit. */
 export type Comparison = (volts: Voltmeter) => boolean;

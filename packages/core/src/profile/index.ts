@@ -15,7 +15,6 @@ export {
   ENV,
   findNet,
   findPart,
-  type Guard,
   type Level,
   type Look,
   type Model,
@@ -23,5 +22,6 @@ export {
   type Quantity,
   type Region,
   replacedWith,
+  type Transition,
 } from './model';
 export { unknownName } from './nearest';

@@ -2,7 +2,7 @@ import type { ControlPort } from '../parts';
 import { type Data, type DataMap, isMap } from './document';
 import type { Fields, Path } from './fields';
 import type { Compile } from './load';
-import type { Branch, Controller, Guard, Input, Output, Part, Quantity, Region } from './model';
+import type { Branch, Controller, Input, Output, Part, Quantity, Region, Transition } from './model';
 import { unknownName } from './nearest';
 
 /** Names the controller introduces, collected before any expression is compiled. */
@@ -101,7 +101,7 @@ export function loadController(
       if (found < 0) fields.file.problem(where, unknownName('state', name, stateNames));
       return Math.max(0, found);
     };
-    const guards = (raw: Data | undefined, where: Path): Guard[] =>
+    const guards = (raw: Data | undefined, where: Path): Transition[] =>
       fields.list(raw, where, '{to, when}').map((item, i) => {
         const here = [...where, i];
         const guard = fields.map(item, here, '{to, when}');
@@ -169,5 +169,5 @@ export function loadController(
   };
 }
 
-const timersOf = (guards: readonly Guard[]): number[] =>
+const timersOf = (guards: readonly Transition[]): number[] =>
   [...new Set(guards.flatMap((guard) => guard.when.durations))].sort((p, q) => p - q);

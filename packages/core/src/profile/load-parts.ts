@@ -11,8 +11,8 @@ export interface RawPart {
   readonly kind: PartKind;
   readonly spec: { [field: string]: SpecValue };
   readonly modes: readonly FaultMode[];
-  /** Weights this profile gives to ways of failing; `*` stands for those not named. */
-  readonly weights: ReadonlyMap<string, number>;
+  /** RateFactors this profile gives to ways of failing; `*` stands for those not named. */
+  readonly rates: ReadonlyMap<string, number>;
   readonly caution: string | undefined;
   /** Brought along for one test: cannot be broken, and is not drawn. */
   readonly testOnly: boolean;
@@ -69,7 +69,7 @@ export function loadParts(
       kind,
       spec,
       modes,
-      weights: loadWeights(fields, part['weights'], [...path, 'weights'], modes.length > 0 ? modes : kind.modes(spec)),
+      rates: loadRates(fields, part['weights'], [...path, 'weights'], modes.length > 0 ? modes : kind.modes(spec)),
       caution: part['caution'] === undefined ? undefined : fields.text(part, 'caution', path),
       testOnly: fields.flag(part, 'test-only', path, false),
       assembly: part['assembly'] === undefined ? undefined : fields.text(part, 'assembly', path),
@@ -80,7 +80,7 @@ export function loadParts(
   return parts;
 }
 
-function loadWeights(
+function loadRates(
   fields: Fields,
   data: Data | undefined,
   path: Path,
@@ -117,8 +117,8 @@ function loadModes(fields: Fields, data: Data | undefined, path: Path, kind: Par
     modes.push({
       id,
       words: fields.text(mode, 'words', at),
-      weight: fields.number(mode, 'weight', at, 1),
-      mend: fields.choice(mode, 'mend', at, [
+      relativeRate: fields.number(mode, 'weight', at, 1),
+      repair: fields.choice(mode, 'mend', at, [
         'replace',
         'reconnect',
         'clean',

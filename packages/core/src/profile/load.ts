@@ -15,7 +15,7 @@ import { resolveNames } from './resolve-names';
 import { readRungs } from './rungs';
 import { mergePatch } from './variant';
 
-export const PROFILE_FORMAT = 'zetalysis-profile/1';
+const PROFILE_FORMAT = 'zetalysis-profile/1';
 
 const SECTIONS = [
   'format',
@@ -91,7 +91,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const settings = [...ENV, ...Object.keys(actionData)];
   const failing = netlist.parts.map((raw) => {
     const all = raw.modes.length > 0 ? raw.modes : raw.kind.modes(raw.spec);
-    return { ...raw, known: all.map((m) => m.id), modes: raw.testOnly ? [] : weighted(all, raw.weights) };
+    return { ...raw, known: all.map((m) => m.id), modes: raw.testOnly ? [] : weighted(all, raw.rates) };
   });
   const names = resolveNames(
     failing,
@@ -155,8 +155,8 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       }
       if (rule.type === 'net' && value !== '' && !netlist.nets.includes(String(value)))
         file.problem([...raw.path, field], unknownName('net', String(value), netlist.nets));
-      if (rule.spread !== undefined && typeof value === 'number')
-        spec[field] = vary(`${raw.id}.${field}`, value, rule.spread);
+      if (rule.tolerance !== undefined && typeof value === 'number')
+        spec[field] = vary(`${raw.id}.${field}`, value, rule.tolerance);
     }
     const own = branches.filter((b) => b.part === index);
     for (const t of raw.kind.thresholds?.(spec) ?? []) {
@@ -216,7 +216,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
       dimension: dimension ?? 'none',
       start: fields.quantity(entry, 'start', path, dimension ?? 'none', 0),
       rules,
-      spread,
+      tolerance: spread,
       lasting: fields.flag(entry, 'lasting', path, false) || fields.flag(entry, 'stands', path, false),
       stands: fields.flag(entry, 'stands', path, false),
       thresholds: [],
@@ -320,7 +320,7 @@ const VERSION = /^\d{1,5}\.\d{1,5}\.\d{1,5}$/;
 /** Applies a profile's own weights; a way of failing with weight 0 is left out. */
 function weighted(modes: readonly FaultMode[], weights: ReadonlyMap<string, number>): FaultMode[] {
   return modes
-    .map((m) => ({ ...m, weight: weights.get(m.id) ?? weights.get('*') ?? m.weight }))
+    .map((m) => ({ ...m, weight: weights.get(m.id) ?? weights.get('*') ?? m.relativeRate }))
     .filter((m) => m.weight > 0);
 }
 

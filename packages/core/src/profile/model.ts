@@ -100,7 +100,7 @@ export interface Point {
   readonly line: boolean;
 }
 
-export interface Rule {
+interface Rule {
   readonly when: Expression | undefined;
   readonly is: number;
   /** Stay where it is instead of heading for `is`. */
@@ -118,7 +118,7 @@ export interface Quantity {
   readonly start: number;
   readonly rules: readonly Rule[];
   /** Spread between sound appliances, share of the value. */
-  readonly spread: number;
+  readonly tolerance: number;
   /** Keeps its value from one episode to the next (air in a pipe, heat in an exchanger). */
   readonly lasting: boolean;
   /** Is found on arrival as the tries before left it (water in a boiler). */
@@ -127,17 +127,17 @@ export interface Quantity {
   readonly thresholds: readonly number[];
 }
 
-export interface Guard {
+export interface Transition {
   readonly to: number;
   readonly when: Expression;
   readonly set: readonly { readonly counter: number; readonly value: Expression }[];
 }
 
-export interface ControllerState {
+interface ControllerState {
   readonly index: number;
   readonly id: string;
   readonly on: readonly number[];
-  readonly go: readonly Guard[];
+  readonly go: readonly Transition[];
   /** How long after entry a guard (the region's `always` too) may turn true by time alone, milliseconds, rising. */
   readonly timers: readonly number[];
   readonly code: string | undefined;
@@ -150,7 +150,7 @@ export interface Region {
   readonly states: readonly ControllerState[];
   readonly start: number;
   /** Asked before the state's own guards, in order; `except` lists states in which the guard sleeps. */
-  readonly always: readonly (Guard & { readonly except: readonly number[] })[];
+  readonly always: readonly (Transition & { readonly except: readonly number[] })[];
   /** The longest timer of any state, milliseconds. */
   readonly longest: number;
 }

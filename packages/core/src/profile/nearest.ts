@@ -1,5 +1,5 @@
 /** The known name closest to a mistyped one, for "did you mean". */
-export function nearest(name: string, known: readonly string[]): string | undefined {
+function nearest(name: string, known: readonly string[]): string | undefined {
   let best: string | undefined;
   let bestDistance = Math.max(1, Math.floor(name.length / 2.5)) + 1;
   for (const candidate of known) {

@@ -72,7 +72,7 @@ export function readRungs(fields: Fields, data: DataMap, written: readonly RawPa
             kind: plugPin,
             spec: { weight: plugPin.fields['weight']!.default as number },
             modes: [],
-            weights: new Map(),
+            rates: new Map(),
             caution: undefined,
             assembly: undefined,
             testOnly: false,

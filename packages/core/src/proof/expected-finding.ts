@@ -16,14 +16,14 @@ import {
 } from '../question';
 import { OUTCOMES } from '../simulation';
 import { episodesFor, type Test } from '../test-choice';
-import { touches, weightOf } from './proof';
-import type { Foretold } from './proof-plan';
+import { isRelevantTo, weightOf } from './proof';
+import type { Finding } from './proof-plan';
 
 /**
  * What a test would find if a suspect is right, and how that would sit with its rivals. Each rival is simulated when it is
  * first asked about: an intervention means a run for every one of them.
  */
-export class Foreteller {
+export class ExpectedFinding {
   private readonly chain: readonly Episode[];
   private readonly expected: Prediction;
   private readonly sound: Prediction;
@@ -34,7 +34,7 @@ export class Foreteller {
   private readonly fits: (Fit | undefined)[] = [];
   private readonly weights: number[] = [];
   /** Undefined when there would be nothing to note. */
-  private readonly foretold: Foretold | undefined;
+  private readonly foretold: Finding | undefined;
 
   constructor(
     private readonly traces: Traces,
@@ -66,13 +66,13 @@ export class Foreteller {
       base: uninformed([this.expected], [this.own]),
       episode: this.chain[this.chain.length - 1]!,
     };
-    const onPart = question.kind === 'look' || question.kind === 'gauge' || touches(model, leading, question);
+    const onPart = question.kind === 'look' || question.kind === 'gauge' || isRelevantTo(model, leading, question);
     this.foretold = { finds, weights: this.weights, onPart };
     this.against([leading, healthy]);
   }
 
   /** What is found, with these rivals among those it is weighed against. */
-  against(rivals: readonly Hypothesis[]): Foretold | undefined {
+  against(rivals: readonly Hypothesis[]): Finding | undefined {
     if (!this.foretold) return undefined;
     const { finds } = this.foretold;
     const { observation } = finds.item;

@@ -10,11 +10,11 @@ export interface ProofOffer {
   /** What has to be prepared for it, and its minutes when another test of the plan has prepared that already. */
   readonly preparation: string;
   readonly afterwards: number;
-  readonly foretold: Foretold;
+  readonly finding: Finding;
 }
 
 /** What a test would find if a suspect is right. */
-export interface Foretold {
+export interface Finding {
   readonly finds: ItemFit;
   /** By hypothesis index, what that weighs against it by itself; of the rivals that are open. */
   readonly weights: readonly number[];
@@ -60,7 +60,7 @@ export function planProof(
   const condemnedBy = (before: Condemned, offer: ProofOffer): Condemned => {
     let more = before.further.get(offer);
     if (!more) {
-      const by = [...before.by, offer.foretold.finds];
+      const by = [...before.by, offer.finding.finds];
       const share = Math.max(debt.condemned, condemnation(model, leading, [...items, ...by]));
       before.further.set(offer, (more = { by, share, further: new Map() }));
     }
@@ -69,7 +69,7 @@ export function planProof(
   const adding = open.map(({ hypothesis: h }) => addedWeight(h, speaking, h.breaks === leading.breaks));
   const candidates = offers
     .map((offer): Candidate => {
-      const { finds, weights, onPart } = offer.foretold;
+      const { finds, weights, onPart } = offer.finding;
       const pays = new Float64Array(open.length);
       for (let rival = 0; rival < open.length; rival++) {
         const { hypothesis, missing } = open[rival]!;

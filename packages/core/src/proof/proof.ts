@@ -38,7 +38,7 @@ export function prove(
 ): Proof | undefined {
   const { breaks } = leading;
   if (breaks === undefined || leading.kind !== 'fault') return undefined;
-  const direct = items.filter((i) => touches(model, leading, i.item.observation));
+  const direct = items.filter((i) => isRelevantTo(model, leading, i.item.observation));
   const named = hypotheses.filter(predicts);
   const speaking = explainedBy(leading, items);
   const standing = named.filter((h) => h === leading || againstRival(h, speaking, h.breaks === breaks) < ENOUGH);
@@ -209,7 +209,7 @@ export const weightOf = (h: Hypothesis, item: ItemFit, sameBreak: boolean): numb
 };
 
 /** Whether a test is one that can condemn the break or its cause: made on the part itself or on what it senses. */
-export function touches(model: Model, h: Hypothesis, o: Question): boolean {
+export function isRelevantTo(model: Model, h: Hypothesis, o: Question): boolean {
   const own = [h.breaks, h.cause, ...h.faults.map((f) => f.part)];
   const parts = [...new Set(own)].filter((p) => p !== undefined).map((p) => model.parts[p]!);
   switch (o.kind) {

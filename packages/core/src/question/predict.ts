@@ -79,7 +79,7 @@ const MAINLY = 0.6;
 /** Beyond what a hand-held meter reads, OL and a huge value are the same. */
 export const readsOpen = (ohms: number): boolean => ohms > 5e6;
 
-/** Answers of a question by index, as ids. */
+/** OutcomeClasses of a question by index, as ids. */
 export function answersOf(model: Model, question: Question): readonly string[] {
   switch (question.kind) {
     case 'seen':
@@ -123,7 +123,7 @@ export function predict(model: Model, trace: Trace, faults: readonly FaultRef[],
       return {
         kind: 'number',
         value: quantityAt(trace, gauge.quantity, at),
-        spread: quantity.spread,
+        spread: quantity.tolerance,
         absent: window === undefined,
       };
     }
@@ -267,7 +267,7 @@ function predictOhms(
 ): Prediction {
   const part = model.parts[partIndex]!;
   const mode = failureOf(part, faults);
-  const spread = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.spread ?? 0));
+  const spread = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.tolerance ?? 0));
   const ohmsIn = (state: string): number => {
     const electrical = part.kind.electrical(part.spec, state, mode, branch, 'dc');
     return electrical.type === 'impedance' ? electrical.r : Infinity;

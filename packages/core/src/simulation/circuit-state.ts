@@ -1,7 +1,7 @@
 import { type Circuit, type Element, type Layout, layoutOf, type Solution, solve } from '../circuit';
 import { CLOSED, type Electrical, OPEN } from '../parts';
 import type { Branch, Model } from '../profile';
-import { Feelings, type Felt } from './drive-state';
+import { DriveSensing, type DriveState } from './drive-state';
 import type { FaultRef, Setup } from './setup';
 
 /** One solved electrical state of an appliance. */
@@ -11,18 +11,18 @@ export interface CircuitState {
   readonly solution: Solution;
 }
 
-/** A solved circuit, and what the appliance feels of it. */
+/** A solved circuit, and how it drives the appliance. */
 export interface Sensed {
   readonly circuit: CircuitState;
-  readonly felt: Felt;
+  readonly drive: DriveState;
 }
 
 const OPEN_ID = 0;
 const CLOSED_ID = 1;
 
-/** A solved circuit, and what was felt of it with one or the other part broken. */
+/** A solved circuit, and how it drives with one or the other part broken. */
 interface Known extends CircuitState {
-  readonly felt: Map<string, Felt>;
+  readonly drives: Map<string, DriveState>;
 }
 
 /**
@@ -36,7 +36,7 @@ export class CircuitStates {
   /** By branch, then by the fault in its part (none first), then by state. */
   private readonly ids: readonly number[][][];
   private readonly layout: Layout;
-  private readonly feelings: Feelings;
+  private readonly driveSensing: DriveSensing;
   private readonly solved = new Map<string, Known>();
   /** Whether the state of a branch's part makes a difference to the circuit, be it only with the part broken. */
   readonly matters: readonly boolean[];
@@ -45,7 +45,7 @@ export class CircuitStates {
 
   constructor(readonly model: Model) {
     this.layout = layoutOf(model.nets.length, joinable(model));
-    this.feelings = new Feelings(model, (id) => this.electricals[id]!);
+    this.driveSensing = new DriveSensing(model, (id) => this.electricals[id]!);
     this.ids = model.branches.map((b) => [undefined, ...model.parts[b.part]!.modes].map(() => []));
     this.matters = model.branches.map((b) => this.differs(b));
   }
@@ -79,15 +79,15 @@ export class CircuitStates {
     return false;
   }
 
-  /** The solved circuit for one electrical id per branch, with the shorts that active faults add, and what is felt of it. */
+  /** The solved circuit for one electrical id per branch, with the shorts that active faults add, and how it drives. */
   sense(ids: readonly number[], faults: readonly FaultRef[]): Sensed {
     const circuit = this.solvedFor(ids, faults);
     let key = '';
     for (const { part, mode } of faults)
-      if (this.model.parts[part]!.kind.feels || part === this.model.controller?.part) key += `${part}.${mode};`;
-    let felt = circuit.felt.get(key);
-    if (!felt) circuit.felt.set(key, (felt = this.feelings.of(circuit.solution, ids, faults)));
-    return { circuit, felt };
+      if (this.model.parts[part]!.kind.drive || part === this.model.controller?.part) key += `${part}.${mode};`;
+    let drive = circuit.drives.get(key);
+    if (!drive) circuit.drives.set(key, (drive = this.driveSensing.of(circuit.solution, ids, faults)));
+    return { circuit, drive };
   }
 
   private solvedFor(ids: readonly number[], faults: readonly FaultRef[]): Known {
@@ -99,7 +99,7 @@ export class CircuitStates {
     let state = this.solved.get(key);
     if (!state) {
       const circuit = this.build(ids, faults);
-      state = { id: this.solved.size, circuit, solution: solve(circuit, this.layout), felt: new Map() };
+      state = { id: this.solved.size, circuit, solution: solve(circuit, this.layout), drives: new Map() };
       this.solves++;
       this.solved.set(key, state);
     }

@@ -1,13 +1,13 @@
 import { fed, HOLDS, NOTHING, PULLS } from '../parts';
-import type { Controller, Guard, Region, Scope } from '../profile';
+import type { Controller, Region, Scope, Transition } from '../profile';
 import type { Due } from './dependency-index';
-import type { Felt } from './drive-state';
+import type { DriveState } from './drive-state';
 import type { Millis } from './trace';
 
 const SUPPLIES = ['down', 'booting', 'up'] as const;
 
 /** A burner control at work: its supply, its debounced inputs, its parallel regions. */
-export class Program {
+export class ControlProgram {
   supply: (typeof SUPPLIES)[number] = 'down';
   private deadline: Millis = Infinity;
   readonly inputs: boolean[];
@@ -34,26 +34,26 @@ export class Program {
     this.timerAt = new Float64Array(controller.regions.length).fill(Infinity);
   }
 
-  /** Brings supply, inputs and regions up to date with what is felt of the circuit; true when anything changed. */
-  move(now: Millis, felt: Felt, scope: Scope, onReset: (now: Millis) => void): boolean {
-    let changed = this.moveSupply(now, felt.supply, onReset);
+  /** Brings supply, inputs and regions up to date with how the circuit drives it; true when anything changed. */
+  move(now: Millis, drive: DriveState, scope: Scope, onReset: (now: Millis) => void): boolean {
+    let changed = this.moveSupply(now, drive.supply, onReset);
     if (this.supply === 'up') {
-      if (this.moveInputs(now, felt, scope)) changed = true;
+      if (this.moveInputs(now, drive, scope)) changed = true;
       if (this.moveRegions(now, scope)) changed = true;
     }
     return changed;
   }
 
-  private moveSupply(now: Millis, felt: number, onReset: (now: Millis) => void): boolean {
+  private moveSupply(now: Millis, drive: number, onReset: (now: Millis) => void): boolean {
     const { holdUp, boot } = this.controller;
     if (this.supply === 'down') {
-      if (felt !== PULLS) return false;
+      if (drive !== PULLS) return false;
       this.supply = 'booting';
       this.deadline = now + boot;
       return true;
     }
     if (this.supply === 'booting') {
-      if (felt === NOTHING) {
+      if (drive === NOTHING) {
         this.supply = 'down';
         this.deadline = Infinity;
         return true;
@@ -66,7 +66,7 @@ export class Program {
       this.due.changed('alive', 0);
       return true;
     }
-    if (felt !== NOTHING) {
+    if (drive !== NOTHING) {
       this.deadline = Infinity;
       return false;
     }
@@ -84,7 +84,7 @@ export class Program {
     return true;
   }
 
-  private moveInputs(now: Millis, felt: Felt, scope: Scope): boolean {
+  private moveInputs(now: Millis, drive: DriveState, scope: Scope): boolean {
     let changed = false;
     const { inputs } = this.controller;
     for (let i = 0; i < inputs.length; i++) {
@@ -92,7 +92,7 @@ export class Program {
       const on = this.inputs[input.index]!;
       const level =
         input.quantity === undefined
-          ? felt.inputs[input.index]!
+          ? drive.inputs[input.index]!
           : fed(scope.quantity(input.quantity), input.breaks, input.makes);
       const wanted = on ? level >= HOLDS : level === PULLS;
       if (wanted === on) {
@@ -112,7 +112,7 @@ export class Program {
     let changed = false;
     const { regions } = this.controller;
     for (let index = 0; index < regions.length; index++) {
-      if (!this.due.take(this.due.listeners.regions + index) && now < this.timerAt[index]!) continue;
+      if (!this.due.take(this.due.index.regions + index) && now < this.timerAt[index]!) continue;
       const region = regions[index]!;
       this.asking = index;
       const guard = open(region, this.regionStates[index]!, scope);
@@ -192,7 +192,7 @@ export class Program {
 }
 
 /** The first guard that lets a region go on from a state; those of the region itself are asked first. */
-function open({ always, states }: Region, at: number, scope: Scope): Guard | undefined {
+function open({ always, states }: Region, at: number, scope: Scope): Transition | undefined {
   return (
     always.find(({ to, except, when }) => to !== at && !except.includes(at) && when.evaluate(scope) !== 0) ??
     states[at]!.go.find(({ when }) => when.evaluate(scope) !== 0)

@@ -4,7 +4,7 @@ import type { Millis } from './trace';
 const SAME = 1e-6;
 
 /** Remembers the moments of a run, and finds the earlier one from which everything will go as from now. */
-export class Recurrence {
+export class CycleDetector {
   private readonly moments: { readonly at: Millis; readonly outlook: readonly number[] }[] = [];
 
   /**

@@ -1,13 +1,13 @@
 import type { Controller, Expression, Model, Source } from '../profile';
 
-/** What can change while an appliance runs: what expressions look at, and what a part feels of the circuit. */
-type Changing = Source['kind'] | 'felt';
+/** What can change while an appliance runs: what expressions look at, and how the circuit drives a part. */
+type Changing = Source['kind'] | 'drive';
 
 /**
  * Who looks at what in one appliance. Those who are asked where they are heading are its moving parts, its quantities, the
  * regions of its control and its phases, numbered in this order.
  */
-export class Listeners {
+export class DependencyIndex {
   /** Number of the first quantity, region and phase; a part has its own index. */
   readonly quantities: number;
   readonly regions: number;
@@ -23,7 +23,7 @@ export class Listeners {
     this.count = this.phases + phases.length;
     const of = {
       part: nobody(parts),
-      felt: nobody(parts),
+      drive: nobody(parts),
       quantity: nobody(quantities),
       output: nobody(controller?.outputs),
       input: nobody(controller?.inputs),
@@ -43,7 +43,7 @@ export class Listeners {
     for (const { index, kind, senses, conditions } of parts) {
       if (!kind.move) continue;
       listens(index, 'part', index);
-      listens(index, 'felt', index);
+      listens(index, 'drive', index);
       for (const quantity of senses.values()) listens(index, 'quantity', quantity);
       asks(index, conditions.values());
     }
@@ -76,13 +76,13 @@ export function* askedBy({ always, states }: Controller['regions'][number]): Ite
 export class Due {
   private readonly due: Uint8Array;
 
-  constructor(readonly listeners: Listeners) {
-    this.due = new Uint8Array(listeners.count).fill(1);
+  constructor(readonly index: DependencyIndex) {
+    this.due = new Uint8Array(index.count).fill(1);
   }
 
   changed(kind: Changing, index: number): void {
-    const listening = this.listeners.of[kind][index]!;
-    for (let i = 0; i < listening.length; i++) this.due[listening[i]!] = 1;
+    const looking = this.index.of[kind][index]!;
+    for (let i = 0; i < looking.length; i++) this.due[looking[i]!] = 1;
   }
 
   /** Whether somebody is due, who then is no more. */

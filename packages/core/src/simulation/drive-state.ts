@@ -4,11 +4,11 @@ import type { Branch, Controller, Model, Part } from '../profile';
 import { failureOf, type FaultRef } from './setup';
 
 /**
- * What an appliance feels of its circuit: all that its movements take from it. Feelings of one appliance that are equal are
+ * How its circuit drives an appliance: all that its movements take from it. Drive states of one appliance that are equal are
  * one object.
  */
-export interface Felt {
-  /** By part; see `PartKind.feels`. */
+export interface DriveState {
+  /** By part; see `PartKind.drive`. */
   readonly parts: readonly number[];
   /** How strongly the control is fed, and each of its inputs: NOTHING, HOLDS or PULLS. */
   readonly supply: number;
@@ -26,43 +26,43 @@ export function voltsBetween({ re, im, island }: Solution, a: number, b: number)
   return Math.sqrt(dr * dr + di * di);
 }
 
-/** Feels solved circuits for one appliance. */
-export class Feelings {
-  private readonly feeling: readonly PartLeads[];
-  private readonly known = new Map<string, Felt>();
+/** Reads the drive state of solved circuits for one appliance. */
+export class DriveSensing {
+  private readonly driven: readonly PartLeads[];
+  private readonly known = new Map<string, DriveState>();
 
   constructor(
     private readonly model: Model,
     electrical: (id: number) => Electrical,
   ) {
-    this.feeling = model.parts.filter((p) => p.kind.feels).map((p) => new PartLeads(p, electrical));
+    this.driven = model.parts.filter((p) => p.kind.drive).map((p) => new PartLeads(p, electrical));
   }
 
-  /** What is felt of a circuit, given the electrical id of each branch and what is broken. */
-  of(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): Felt {
+  /** How a circuit drives, given the electrical id of each branch and what is broken. */
+  of(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): DriveState {
     const { controller, comparisons } = this.model;
-    const levels = this.feeling.map((leads) => leads.feel(solution, ids, faults));
-    const control = controller ? feltByControl(this.model, controller, solution, faults) : [];
+    const levels = this.driven.map((leads) => leads.sense(solution, ids, faults));
+    const control = controller ? controlDrive(this.model, controller, solution, faults) : [];
     const compared = comparisons.map((holds) => holds((a, b) => voltsBetween(solution, a, b)));
     let key = '';
     for (const level of levels) key += `${level},`;
     for (const level of control) key += level;
     for (const holds of compared) key += holds ? 'y' : 'n';
-    let felt = this.known.get(key);
-    if (!felt) this.known.set(key, (felt = this.made(levels, control, compared)));
-    return felt;
+    let drive = this.known.get(key);
+    if (!drive) this.known.set(key, (drive = this.made(levels, control, compared)));
+    return drive;
   }
 
-  private made(levels: readonly number[], control: readonly number[], comparisons: readonly boolean[]): Felt {
+  private made(levels: readonly number[], control: readonly number[], comparisons: readonly boolean[]): DriveState {
     const parts = this.model.parts.map(() => 0);
-    this.feeling.forEach(({ part }, i) => (parts[part.index] = levels[i]!));
+    this.driven.forEach(({ part }, i) => (parts[part.index] = levels[i]!));
     const [supply = NOTHING, ...inputs] = control;
     return { parts, supply, inputs, comparisons };
   }
 }
 
 /** How strongly the supply of a control and its inputs are fed. A dead control notices no supply, a deaf input nothing. */
-function feltByControl(
+function controlDrive(
   { parts, branches }: Model,
   { part, supplyBranch, brownOut, restart, inputs }: Controller,
   solution: Solution,
@@ -94,11 +94,11 @@ class PartLeads implements Leads {
     return this.part.spec;
   }
 
-  feel(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): number {
+  sense(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): number {
     this.solution = solution;
     this.ids = ids;
     this.fault = failureOf(this.part, faults);
-    return this.part.kind.feels!(this);
+    return this.part.kind.drive!(this);
   }
 
   readonly volts = (name: string): number => {

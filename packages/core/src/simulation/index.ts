@@ -9,5 +9,5 @@ export { findFault, run } from './run';
 export { failureOf, faultKey, type FaultRef, NORMAL_SETUP, type Setup, setupKey } from './setup';
 export { RestlessError } from './simulator';
 export { type Interval, type Memory, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
-export { Courses } from './trajectories';
+export { Trajectories } from './trajectories';
 export { type Wait, waitsOf } from './waits';

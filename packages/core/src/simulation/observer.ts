@@ -28,7 +28,7 @@ export class Observer {
   /** Looks at every phase that is due. */
   observe(now: Millis, scope: Scope): void {
     for (let i = 0; i < this.cues.length; i++) {
-      if (!this.due.take(this.due.listeners.phases + i)) continue;
+      if (!this.due.take(this.due.index.phases + i)) continue;
       const phase = this.model.phases[i]!;
       note(this.cues[phase.index]!, this.cueFrom, phase.index, phase.cue.evaluate(scope) !== 0, now);
       note(this.windows[phase.index]!, this.windowFrom, phase.index, phase.window.evaluate(scope) !== 0, now);

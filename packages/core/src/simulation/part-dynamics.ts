@@ -1,12 +1,12 @@
 import type { PartView, Spec } from '../parts';
 import type { Model, Part, Scope } from '../profile';
 import type { Due } from './dependency-index';
-import type { Felt } from './drive-state';
+import type { DriveState } from './drive-state';
 import { failureOf, type FaultRef } from './setup';
 import type { Memory, Millis } from './trace';
 
 /** The parts of the appliance in motion: their states, and where they are heading. */
-export class Movers {
+export class PartDynamics {
   readonly states: Int8Array;
   /** State of each branch: that of its part, or 1 for an output of the control that is on. */
   readonly branchStates: Uint8Array;
@@ -17,14 +17,14 @@ export class Movers {
   private readonly moving: readonly number[];
   /** What each moving part can see; made once, they look at the present. */
   private readonly views: readonly View[];
-  felt!: Felt;
+  drive!: DriveState;
   scope!: Scope;
 
-  /** `heard` is what is broken, as far as it changes how the parts move; `matters` tells which branches' states do anything. */
+  /** `nonElectrical` is what is broken, as far as it changes how the parts move; `matters` tells which branches' states do anything. */
   constructor(
     private readonly model: Model,
     private readonly matters: readonly boolean[],
-    heard: readonly FaultRef[],
+    nonElectrical: readonly FaultRef[],
     memory: Memory | undefined,
     private readonly due: Due,
   ) {
@@ -33,11 +33,13 @@ export class Movers {
     this.pendingTo = new Int8Array(model.parts.length).fill(-1);
     this.pendingAt = new Float64Array(model.parts.length).fill(Infinity);
     this.moving = model.parts.filter((p) => p.kind.move).map((p) => p.index);
-    this.views = this.moving.map((index) => new View(this, model.parts[index]!, heeded(model.parts[index]!, heard)));
+    this.views = this.moving.map(
+      (index) => new View(this, model.parts[index]!, nonElectricalFault(model.parts[index]!, nonElectrical)),
+    );
     for (const part of model.parts)
       if (part.kind.starts !== undefined) this.states[part.index] = part.kind.states.indexOf(part.kind.starts);
     if (!memory)
-      for (const fault of heard) {
+      for (const fault of nonElectrical) {
         const { starts } = model.parts[fault.part]!.modes[fault.mode]!;
         if (starts !== undefined) this.states[fault.part] = model.parts[fault.part]!.kind.states.indexOf(starts);
       }
@@ -60,9 +62,9 @@ export class Movers {
   }
 
   /** Asks those who are due where they are heading, and lets every part whose time has come arrive; true when one arrived. */
-  move(now: Millis, felt: Felt, scope: Scope): boolean {
+  move(now: Millis, drive: DriveState, scope: Scope): boolean {
     let changed = false;
-    this.felt = felt;
+    this.drive = drive;
     this.scope = scope;
     for (let i = 0; i < this.views.length; i++) {
       const view = this.views[i]!;
@@ -112,36 +114,36 @@ export class Movers {
 }
 
 /** The way in which a part is broken, if it is one that its kind heeds when it moves. */
-function heeded(part: Part, heard: readonly FaultRef[]): string | undefined {
-  const mode = failureOf(part, heard);
-  return mode !== undefined && part.kind.heeds?.includes(mode) ? mode : undefined;
+function nonElectricalFault(part: Part, nonElectrical: readonly FaultRef[]): string | undefined {
+  const mode = failureOf(part, nonElectrical);
+  return mode !== undefined && part.kind.nonElectricalFaults?.includes(mode) ? mode : undefined;
 }
 
 /** What one part can see of the present appliance. */
 class View implements PartView {
   constructor(
-    private readonly movers: Movers,
+    private readonly dynamics: PartDynamics,
     readonly part: Part,
     readonly fault: string | undefined,
   ) {}
 
   get state(): string {
-    return this.part.kind.states[this.movers.states[this.part.index]!]!;
+    return this.part.kind.states[this.dynamics.states[this.part.index]!]!;
   }
 
   get spec(): Spec {
     return this.part.spec;
   }
 
-  get felt(): number {
-    return this.movers.felt.parts[this.part.index]!;
+  get drive(): number {
+    return this.dynamics.drive.parts[this.part.index]!;
   }
 
   sensed(field: string): number {
-    return this.movers.scope.quantity(this.part.senses.get(field)!);
+    return this.dynamics.scope.quantity(this.part.senses.get(field)!);
   }
 
   holds(field: string): boolean {
-    return this.part.conditions.get(field)!.evaluate(this.movers.scope) !== 0;
+    return this.part.conditions.get(field)!.evaluate(this.dynamics.scope) !== 0;
   }
 }

@@ -49,7 +49,7 @@ export class Plant {
   move(now: Millis, scope: Scope): boolean {
     let changed = false;
     for (let index = 0; index < this.ramps.length; index++) {
-      if (!this.due.take(this.due.listeners.quantities + index)) continue;
+      if (!this.due.take(this.due.index.quantities + index)) continue;
       const quantity = this.model.quantities[index]!;
       const found = holding(quantity, scope);
       if (found === this.rule[index]) continue;

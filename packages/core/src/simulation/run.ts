@@ -2,11 +2,11 @@ import type { Model } from '../profile';
 import type { CircuitStates } from './circuit-state';
 import type { FaultRef, Setup } from './setup';
 import type { Memory, Trace } from './trace';
-import { Courses } from './trajectories';
+import { Trajectories } from './trajectories';
 
-/** Runs one try for heat by itself; see `Courses.run`. */
+/** Runs one try for heat by itself; see `Trajectories.run`. */
 export function run(states: CircuitStates, faults: readonly FaultRef[], setup: Setup, memory?: Memory): Trace {
-  return new Courses(states).run(faults, setup, memory);
+  return new Trajectories(states).run(faults, setup, memory);
 }
 
 /** Finds fault references by `part.mode` names; throws with the list of known names when one is unknown. */

@@ -4,7 +4,7 @@ import type { Part } from '../profile';
 export interface Setup {
   readonly power: boolean;
   readonly gas: boolean;
-  readonly call: boolean;
+  readonly heatCall: boolean;
   /** Connectors pulled, by id. */
   readonly unplugged: readonly string[];
   /** Parts with a jumper across them, by id. A momentary test, never a repair. */
@@ -16,7 +16,7 @@ export interface Setup {
 export const NORMAL_SETUP: Setup = {
   power: true,
   gas: true,
-  call: true,
+  heatCall: true,
   unplugged: [],
   bypassed: [],
   actions: [],
@@ -24,7 +24,7 @@ export const NORMAL_SETUP: Setup = {
 
 /** A key that is equal for equal setups. */
 export function setupKey(setup: Setup): string {
-  const flags = `${setup.power ? 'p' : ''}${setup.gas ? 'g' : ''}${setup.call ? 'c' : ''}`;
+  const flags = `${setup.power ? 'p' : ''}${setup.gas ? 'g' : ''}${setup.heatCall ? 'c' : ''}`;
   return `${flags}|${[...setup.unplugged].sort().join(',')}|${[...setup.bypassed].sort().join(',')}|${[...setup.actions].sort().join(',')}`;
 }
 

@@ -1,14 +1,14 @@
 import { ENV, type Model, type Scope } from '../profile';
-import { Program } from './control-program';
-import { Recurrence } from './cycle-detector';
-import { Due, type Listeners } from './dependency-index';
-import type { Felt } from './drive-state';
+import { ControlProgram } from './control-program';
+import { CycleDetector } from './cycle-detector';
+import { type DependencyIndex, Due } from './dependency-index';
+import type { DriveState } from './drive-state';
 import { Observer } from './observer';
-import { Movers } from './part-dynamics';
+import { PartDynamics } from './part-dynamics';
 import { Plant } from './plant';
 import type { FaultRef, Setup } from './setup';
 import type { Memory, Millis, Outcome } from './trace';
-import type { Course } from './trajectory';
+import type { Trajectory } from './trajectory';
 
 /** Time given to the appliance to settle without a call before the run. */
 const SETTLING: Millis = 120_000;
@@ -25,23 +25,23 @@ export class RestlessError extends Error {}
 const CALL = ENV.indexOf('call');
 const NO_REGIONS = new Int8Array(0);
 
-/** Tells what the appliance feels of its circuit with its branches in these states. */
-export type Sense = (branchStates: Uint8Array) => Felt;
+/** Tells how the circuit drives the appliance with its branches in these states. */
+export type Sense = (branchStates: Uint8Array) => DriveState;
 
 /**
  * The event-driven simulation of one episode. At every instant the circuit, the control, the parts and the quantities
  * are brought to rest together; then time jumps to the next moment at which anything can change. It knows no volts: of the
- * circuit there is only what the appliance feels, and of what is broken only what is `heard` without it.
+ * circuit there is only how it drives, and of what is broken only what acts without it (`nonElectrical`).
  */
 export class Simulator implements Scope {
   private now: Millis;
   private readonly settings: boolean[];
-  private readonly movers: Movers;
+  private readonly parts: PartDynamics;
   private readonly plant: Plant;
-  private readonly program: Program | undefined;
+  private readonly program: ControlProgram | undefined;
   private readonly observer: Observer;
   private readonly modes: Int16Array;
-  private felt: Felt | undefined;
+  private drive: DriveState | undefined;
   private readonly due: Due;
   /** How many times the circuit was sensed. */
   private sensed = 0;
@@ -55,8 +55,8 @@ export class Simulator implements Scope {
   constructor(
     private readonly model: Model,
     matters: readonly boolean[],
-    listeners: Listeners,
-    heard: readonly FaultRef[],
+    dependencies: DependencyIndex,
+    nonElectrical: readonly FaultRef[],
     private readonly setup: Setup,
     memory: Memory | undefined,
     private readonly sense: Sense,
@@ -67,15 +67,15 @@ export class Simulator implements Scope {
       name === 'power' ? setup.power : name === 'gas' ? setup.gas : setup.actions.includes(name),
     );
     this.modes = new Int16Array(model.parts.length).fill(-1);
-    for (const fault of heard) this.modes[fault.part] = fault.mode;
-    this.due = new Due(listeners);
-    this.movers = new Movers(model, matters, heard, memory, this.due);
+    for (const fault of nonElectrical) this.modes[fault.part] = fault.mode;
+    this.due = new Due(dependencies);
+    this.parts = new PartDynamics(model, matters, nonElectrical, memory, this.due);
     this.plant = new Plant(model, this.now, memory, this.due);
     this.observer = new Observer(model, this.due);
-    if (model.controller) this.program = new Program(model.controller, this.due);
+    if (model.controller) this.program = new ControlProgram(model.controller, this.due);
   }
 
-  run(): Course {
+  run(): Trajectory {
     this.settle();
     for (;;) {
       const next = this.next();
@@ -84,7 +84,7 @@ export class Simulator implements Scope {
       this.settle();
     }
     this.now = 0;
-    this.settings[CALL] = this.setup.call;
+    this.settings[CALL] = this.setup.heatCall;
     this.due.changed('env', CALL);
     this.onlyControl = false;
     this.resets.length = 0;
@@ -92,7 +92,7 @@ export class Simulator implements Scope {
     this.settle();
     this.record();
 
-    const seen = new Recurrence();
+    const seen = new CycleDetector();
     let limit: Millis = this.model.watch;
     let lockedOut = false;
     for (;;) {
@@ -121,7 +121,7 @@ export class Simulator implements Scope {
   private outlook(): number[] {
     const outlook: number[] = [];
     this.program?.outlook(this.now, outlook);
-    this.movers.outlook(this.now, outlook);
+    this.parts.outlook(this.now, outlook);
     this.plant.outlook(this.now, outlook);
     return outlook;
   }
@@ -132,15 +132,15 @@ export class Simulator implements Scope {
   private settle(): boolean {
     this.plant.pass(this.now);
     for (let i = 0; i < MAX_CHANGES; i++) {
-      const felt = this.feel();
+      const drive = this.senseDrive();
       let changed = false;
-      if (this.program?.move(this.now, felt, this, this.onReset)) {
-        this.movers.setOutputs(this.program.outputs);
+      if (this.program?.move(this.now, drive, this, this.onReset)) {
+        this.parts.setOutputs(this.program.outputs);
         changed = true;
       }
       // A timer that ran out and opened nothing.
       if (i === 0 && this.onlyControl && !changed) return false;
-      if (this.movers.move(this.now, felt, this)) changed = true;
+      if (this.parts.move(this.now, drive, this)) changed = true;
       if (changed) this.moved = true;
       if (this.plant.move(this.now, this)) changed = true;
       if (!changed) return true;
@@ -150,23 +150,23 @@ export class Simulator implements Scope {
     );
   }
 
-  /** What is felt of the circuit, sensed anew when it may have changed. */
-  private feel(): Felt {
-    const before = this.felt;
-    if (before && !this.movers.stirred) return before;
-    const felt = (this.felt = this.sense(this.movers.branchStates));
+  /** How the circuit drives, sensed anew when it may have changed. */
+  private senseDrive(): DriveState {
+    const before = this.drive;
+    if (before && !this.parts.stirred) return before;
+    const drive = (this.drive = this.sense(this.parts.branchStates));
     this.sensed++;
-    this.movers.stirred = false;
-    if (!before || felt === before) return felt;
-    for (let i = 0; i < felt.parts.length; i++) if (felt.parts[i] !== before.parts[i]) this.due.changed('felt', i);
-    for (let i = 0; i < felt.comparisons.length; i++)
-      if (felt.comparisons[i] !== before.comparisons[i]) this.due.changed('comparison', i);
-    return felt;
+    this.parts.stirred = false;
+    if (!before || drive === before) return drive;
+    for (let i = 0; i < drive.parts.length; i++) if (drive.parts[i] !== before.parts[i]) this.due.changed('drive', i);
+    for (let i = 0; i < drive.comparisons.length; i++)
+      if (drive.comparisons[i] !== before.comparisons[i]) this.due.changed('comparison', i);
+    return drive;
   }
 
   private next(): Millis {
     const control = this.program?.next() ?? Infinity;
-    const others = Math.min(this.movers.next(), this.plant.next(this.now));
+    const others = Math.min(this.parts.next(), this.plant.next(this.now));
     this.onlyControl = control < others;
     return Math.min(control, others);
   }
@@ -179,7 +179,7 @@ export class Simulator implements Scope {
     this.observer.segment(
       this.now,
       this.sensed - 1,
-      this.movers.states,
+      this.parts.states,
       program?.regionStates ?? NO_REGIONS,
       program?.outputs ?? [],
       program?.supply === 'up',
@@ -190,7 +190,7 @@ export class Simulator implements Scope {
     });
   }
 
-  private finish(cycle: Course['cycle'], lockedOut: boolean, cut: boolean): Course {
+  private finish(cycle: Trajectory['cycle'], lockedOut: boolean, cut: boolean): Trajectory {
     // What stands for ever is shown standing for a while.
     const end = cycle ? this.now : this.now + STANDING;
     this.observer.finish(end);
@@ -198,7 +198,7 @@ export class Simulator implements Scope {
     const partStates = new Map<number, string>();
     const quantities = new Map<number, number>();
     for (const part of this.model.parts) {
-      const state = part.kind.states[this.movers.states[part.index]!]!;
+      const state = part.kind.states[this.parts.states[part.index]!]!;
       if (part.kind.lasting?.(part.spec).includes(state)) partStates.set(part.index, state);
     }
     for (const quantity of this.model.quantities)
@@ -219,7 +219,7 @@ export class Simulator implements Scope {
     };
   }
 
-  private outcome(cycle: Course['cycle'], lockedOut: boolean, end: Millis, cut: boolean): Outcome {
+  private outcome(cycle: Trajectory['cycle'], lockedOut: boolean, end: Millis, cut: boolean): Outcome {
     const { cues } = this.observer;
     const goal = this.model.phases.find((p) => p.goal);
     const goalTimes = goal ? cues[goal.index]! : [];
@@ -249,7 +249,7 @@ export class Simulator implements Scope {
 
   // What expressions ask.
   partIs(part: number, state: number): boolean {
-    return this.movers.states[part] === state;
+    return this.parts.states[part] === state;
   }
   outputOn(port: number): boolean {
     return this.program?.outputs[port] ?? false;
@@ -276,7 +276,7 @@ export class Simulator implements Scope {
     return this.program?.counters[index] ?? 0;
   }
   compared(comparison: number): boolean {
-    return this.felt!.comparisons[comparison]!;
+    return this.drive!.comparisons[comparison]!;
   }
   alive(): boolean {
     return this.program?.supply === 'up';

@@ -2,7 +2,7 @@ import { type CircuitStates, type Sensed, setByHand } from './circuit-state';
 import type { FaultRef, Setup } from './setup';
 
 /** Branches in certain states, and what is sensed then under one or the other fault. */
-export interface Stand {
+export interface SwitchConfiguration {
   readonly branchStates: Uint8Array;
   /** Electrical id of each branch when nothing is broken. */
   readonly sound: readonly number[];
@@ -10,10 +10,10 @@ export interface Stand {
 }
 
 /** The circuit as a person set it up, with its branches now in these states, now in those: they come again and again. */
-export class Arrangement {
+export class CircuitSetup {
   /** What was set by hand, by branch. */
   private readonly fixed: Int32Array;
-  private readonly stands = new Map<string, Stand>();
+  private readonly configurations = new Map<string, SwitchConfiguration>();
   private readonly mattering: readonly number[];
 
   constructor(
@@ -24,22 +24,22 @@ export class Arrangement {
     this.mattering = circuits.model.branches.map((b) => b.index).filter((branch) => circuits.matters[branch]);
   }
 
-  stand(branchStates: Uint8Array): Stand {
+  configuration(branchStates: Uint8Array): SwitchConfiguration {
     let key = '';
     for (let i = 0; i < this.mattering.length; i++) key += branchStates[this.mattering[i]!]!;
-    let stand = this.stands.get(key);
+    let stand = this.configurations.get(key);
     if (!stand) {
       const sound = Array.from(branchStates, (state, branch) => {
         const fixed = this.fixed[branch]!;
         return fixed >= 0 ? fixed : this.circuits.electricalId(branch, state);
       });
-      this.stands.set(key, (stand = { branchStates: branchStates.slice(), sound, sensed: new Map() }));
+      this.configurations.set(key, (stand = { branchStates: branchStates.slice(), sound, sensed: new Map() }));
     }
     return stand;
   }
 
   /** `broken` is the key of the faults. */
-  sense({ branchStates, sound, sensed }: Stand, faults: readonly FaultRef[], broken: string): Sensed {
+  sense({ branchStates, sound, sensed }: SwitchConfiguration, faults: readonly FaultRef[], broken: string): Sensed {
     let known = sensed.get(broken);
     if (!known) {
       const ids = sound.slice();

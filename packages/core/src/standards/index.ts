@@ -1,4 +1,4 @@
 /**
- * Standards: how a shop tests. Limits that differ from school to school, and every assumption of ours with its reason.
+ * Standards: how a shop tests. Limits that differ from standard to standard, and every assumption of ours with its reason.
  */
-export { type School, USUAL_SCHOOL } from './testing-standard';
+export { type TestingStandard, USUAL_STANDARD } from './testing-standard';

@@ -1,8 +1,8 @@
 /**
- * Where practitioners differ. A school changes limits, and which kind of test is reached for first; it never changes
+ * Where practitioners differ. A standard changes limits, and which kind of test is reached for first; it never changes
  * what the appliance does.
  */
-export interface School {
+export interface TestingStandard {
   /** How an open device is looked for: volts to common, volts across it, dead ohms, or a momentary bypass. */
   readonly probing: 'to-common' | 'across' | 'dead-ohms' | 'bypass';
   /** Most a closed contact may show isolated, leads taken off, ohms. */
@@ -18,7 +18,7 @@ export interface School {
 }
 
 /** Common practice, no source. */
-export const USUAL_SCHOOL: School = {
+export const USUAL_STANDARD: TestingStandard = {
   probing: 'to-common',
   contactOhms: 1,
   thermocoupleVolts: 0.02,

@@ -1,8 +1,8 @@
 import { type Hypothesis, predicts, type Traces } from '../inference';
 import type { Model } from '../profile';
 import type { Evidence, Prediction } from '../question';
-import type { School } from '../standards';
-import { Answers } from './outcome-classes';
+import type { TestingStandard } from '../standards';
+import { OutcomeClasses } from './outcome-classes';
 import { MOST_TO_PLAN, planMinutes } from './plan';
 import { minutesFor, type Test } from './tests';
 
@@ -20,7 +20,7 @@ export interface RankedTest {
   readonly outcomes: readonly TestOutcome[];
 }
 
-export interface TestOutcome {
+interface TestOutcome {
   readonly probability: number;
   readonly prediction: Prediction;
   /** Indices of hypotheses that expect this outcome, likeliest first. */
@@ -49,9 +49,9 @@ export interface Ranking {
   readonly hypotheses: readonly Hypothesis[];
   readonly evidence: Evidence;
   /** What is known of the tests after these episodes; grows. */
-  readonly answers: Map<Test, Answers>;
+  readonly answers: Map<Test, OutcomeClasses>;
   readonly probabilities: Float64Array;
-  readonly school: School;
+  readonly standard: TestingStandard;
   /** What is still prepared from the test before. */
   readonly prepared: string;
   /** Faults that come and go, and do not show at present. */
@@ -228,9 +228,9 @@ function groupsOf(live: readonly Hypothesis[]): Groups {
 
 function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, test: Test): Binned {
   let answers = r.answers.get(test);
-  if (!answers) r.answers.set(test, (answers = new Answers(r.traces, r.evidence.episodes, test)));
+  if (!answers) r.answers.set(test, (answers = new OutcomeClasses(r.traces, r.evidence.episodes, test)));
   const { distinct } = answers;
-  const minutes = minutesFor(r.model, test, r.school, r.prepared);
+  const minutes = minutesFor(r.model, test, r.standard, r.prepared);
   const of = new Int16Array(live.length).fill(-1);
   const givenBy: number[][] = [];
   let absent = 0;
@@ -249,7 +249,8 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
   for (const answer of answers.inOrder()) {
     const by = givenBy[answer];
     if (!by) continue;
-    if (last < 0 || !answers.alike(last, answer)) bins.push({ probability: 0, prediction: distinct[answer]!, by: [] });
+    if (last < 0 || !answers.sameOutcome(last, answer))
+      bins.push({ probability: 0, prediction: distinct[answer]!, by: [] });
     const current = bins[bins.length - 1]!;
     for (const i of by) {
       current.probability += weights[i]!;

@@ -22,7 +22,7 @@ const SOUND: readonly FaultRef[] = [];
  * What one test is answered by every hypothesis, after some episodes. Hypotheses that answer the very same are told by one
  * number, so that ranking a test anew with other weights need not compare predictions again. Filled as it is asked.
  */
-export class Answers {
+export class OutcomeClasses {
   /** The different predictions, by number. */
   readonly distinct: Prediction[] = [];
   private readonly chain: readonly Episode[];
@@ -68,7 +68,7 @@ export class Answers {
   }
 
   /** Whether two answers would be read as the same one. */
-  alike(a: number, b: number): boolean {
+  sameOutcome(a: number, b: number): boolean {
     const likes = (this.likes[a] ??= []);
     return (likes[b] ??= alike(
       this.traces.model,

@@ -1,7 +1,7 @@
 import type { Ask, Model, Part } from '../profile';
 import { type Episode, type Evidence, type Question, questionKey } from '../question';
 import type { Setup } from '../simulation';
-import type { School } from '../standards';
+import type { TestingStandard } from '../standards';
 
 /** Something done to the appliance for the length of one test. */
 export type Intervention = { readonly unplug: string } | { readonly bypass: string } | { readonly action: string };
@@ -145,8 +145,8 @@ export function episodesFor(episodes: readonly Episode[], { intervention }: Test
   return [...episodes, { ...present, setup: setupFor(present.setup, intervention) }];
 }
 
-/** What a test of another school than one's own costs more: slower, and against the grain. */
-const OTHER_SCHOOL = 1.6;
+/** What a test of another standard than one's own costs more: slower, and against the grain. */
+const OTHER_STANDARD = 1.6;
 
 /** The preparation for a dead test. */
 const isolation = (model: Model, part: number): string => `isolated ${model.parts[part]!.id}`;
@@ -157,11 +157,13 @@ export function isolated(model: Model, { items }: Evidence): string {
   return last?.kind === 'ohms' ? isolation(model, last.part) : '';
 }
 
-/** Minutes a test takes somebody of a school; `prepared` names what is still prepared from the test before. */
-export function minutesFor(model: Model, test: Test, school: School, prepared = ''): number {
+/** Minutes a test takes somebody of a standard; `prepared` names what is still prepared from the test before. */
+export function minutesFor(model: Model, test: Test, standard: TestingStandard, prepared = ''): number {
   const way = probingOf(model, test);
   const minutes = test.preparation !== '' && test.preparation === prepared ? test.afterwards : test.minutes;
-  return way === undefined || way === school.probing ? minutes : minutes * (way === 'to-common' ? 1.2 : OTHER_SCHOOL);
+  return way === undefined || way === standard.probing
+    ? minutes
+    : minutes * (way === 'to-common' ? 1.2 : OTHER_STANDARD);
 }
 
 /** Whether a voltage is read against a place where the black probe rests, not across a device. */
@@ -169,7 +171,7 @@ export const isToCommon = (model: Model, { black }: { readonly black: number }):
   model.points.some((p) => p.black === black);
 
 /** Which way of looking for an open device a test belongs to. */
-function probingOf(model: Model, { question, intervention }: Test): School['probing'] | undefined {
+function probingOf(model: Model, { question, intervention }: Test): TestingStandard['probing'] | undefined {
   if (intervention) return 'bypass' in intervention ? 'bypass' : undefined;
   if (question.kind === 'volts') return isToCommon(model, question) ? 'to-common' : 'across';
   if (question.kind === 'ohms') return model.parts[question.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined;

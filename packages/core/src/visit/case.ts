@@ -5,7 +5,7 @@ import { type Dimension, parseReading, type Reading } from '../units';
 import type { CallEvent, EventBody } from './event';
 import { translate } from './translate';
 
-export const CASE_FORMAT = 'zetalysis-case/1';
+const CASE_FORMAT = 'zetalysis-case/1';
 
 const EVENT_KEYS = [
   'seen',

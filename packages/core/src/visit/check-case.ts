@@ -42,7 +42,7 @@ function unmet(model: Model, assessment: Assessment, e: Expectation): string[] {
   if (e.break !== undefined && breaks !== e.break) miss(`break should be ${e.break}, is ${breaks} (${ranking})`);
   const cause = named.cause === undefined ? 'none' : model.parts[named.cause]!.id;
   if (e.cause !== undefined && cause !== e.cause) miss(`cause should be ${e.cause}, is ${cause}`);
-  if (e.baffled !== undefined && assessment.baffled !== e.baffled)
+  if (e.baffled !== undefined && assessment.noHypothesisFits !== e.baffled)
     miss(e.baffled ? `nothing should fit, but ${ranking}` : `something should fit; ${ranking}`);
   const standing = standingOf(assessment);
   if (e.standing !== undefined && standing !== e.standing)

@@ -1,11 +1,11 @@
 import type { MeterInput } from '../circuit';
 import type { Complaint } from '../question';
-import type { Outcome } from '../simulation';
+import type { Outcome, Setup } from '../simulation';
 import type { Danger } from '../test-choice';
 import type { Reading, UnitSystem } from '../units';
 
 /** The versions and settings a call is worked under. They never change during the call. */
-export interface Pins {
+interface Pins {
   readonly profile: string;
   readonly profileVersion: string;
   readonly variant?: string;
@@ -90,7 +90,7 @@ export type EventBody =
   | ({ readonly type: 'break-recorded' } & BreakRecord)
   | { readonly type: 'closed'; readonly words: string };
 
-export type EventType = EventBody['type'];
+type EventType = EventBody['type'];
 
 /** One entry of a call's log. Never changed, never deleted. */
 export interface CallEvent {
@@ -105,3 +105,10 @@ export interface CallEvent {
   readonly person: string;
   readonly body: EventBody;
 }
+
+/** The entry that says how the appliance is set. Logs call the call for heat `call`. */
+export const setupEntry = ({ heatCall, ...rest }: Setup): Extract<EventBody, { type: 'setup' }> => ({
+  type: 'setup',
+  ...rest,
+  call: heatCall,
+});

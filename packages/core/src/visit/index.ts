@@ -6,6 +6,6 @@ export { caseEvents, caseHead, loadCase } from './case';
 export { checkCase } from './check-case';
 export { closingObstacles } from './close';
 export { entryWords, type EntryWords, parseEntryLine } from './entry-line';
-export type { AdviceSnapshot, BreakRecord, CallEvent, EventBody } from './event';
+export { type AdviceSnapshot, type BreakRecord, type CallEvent, type EventBody, setupEntry } from './event';
 export { compareEvents, mergeEvents, nextSeq } from './order';
 export { type Adjustment, type CallState, reduceCall } from './reduce';

@@ -26,7 +26,7 @@ export interface CallState {
 
 export type Adjustment = Extract<EventBody, { type: 'adjusted' }>;
 
-export interface LogEntry {
+interface LogEntry {
   readonly event: CallEvent;
   readonly retracted: boolean;
   /** Why the event means nothing for this profile. */
@@ -71,7 +71,7 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
           setup: {
             power: body.power,
             gas: body.gas,
-            call: body.call,
+            heatCall: body.call,
             unplugged: body.unplugged,
             bypassed: body.bypassed,
             actions: body.actions ?? [],

@@ -4,7 +4,7 @@ import { gaugeReading, OUTCOME_WORDS, predictionWords, voltsReading } from '@zet
 import { findPart, type Model } from '@zetalysis/core/profile';
 import { contradiction } from '@zetalysis/core/proof';
 import { COMPLAINTS } from '@zetalysis/core/question';
-import type { School } from '@zetalysis/core/standards';
+import type { TestingStandard } from '@zetalysis/core/standards';
 import { formatReading, readingValue, type UnitSystem } from '@zetalysis/core/units';
 import type { CallEvent, CallState, EventBody } from '@zetalysis/core/visit';
 
@@ -36,11 +36,11 @@ export function logOf(
   model: Model,
   state: CallState,
   assessment: Assessment,
-  { units, school }: { readonly units: UnitSystem; readonly school: School },
+  { units, standard }: { readonly units: UnitSystem; readonly standard: TestingStandard },
 ): LogLine[] {
   return state.log.map(({ event, retracted, problem }) => ({
     id: event.id,
-    words: bodyWords(model, event, units, school),
+    words: bodyWords(model, event, units, standard),
     at: event.at,
     person: event.person,
     retracted,
@@ -65,7 +65,7 @@ function followed(model: Model, assessment: Assessment, event: string, units: Un
   });
 }
 
-function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school: School): string {
+function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, standard: TestingStandard): string {
   const title = (id: string): string => findPart(model, id)?.title ?? id;
   const phase = (id: string | undefined): string => {
     const found = model.phases.find((p) => p.id === id);
@@ -92,11 +92,11 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
     case 'code':
       return `Status light: ${body.code}`;
     case 'volts':
-      return `${body.red}–${body.black}: ${voltsReading(model, pair(model, body), body.reading, units)}${phase(body.phase)}${millivolts(model, body, school)}`;
+      return `${body.red}–${body.black}: ${voltsReading(model, pair(model, body), body.reading, units)}${phase(body.phase)}${millivolts(model, body, standard)}`;
     case 'ohms': {
       const part = findPart(model, body.part);
       const dead = part?.kind.deadTests(part.spec).find((d) => d.branch === (body.branch ?? ''));
-      const verdict = dead ? ` ${judgeDeadTest(dead, body.reading, school).words}` : '';
+      const verdict = dead ? ` ${judgeDeadTest(dead, body.reading, standard).words}` : '';
       return `${title(body.part)}: ${formatReading(body.reading, units)}, isolated.${verdict}`;
     }
     case 'gauge': {
@@ -106,7 +106,7 @@ function bodyWords(model: Model, { body }: CallEvent, units: UnitSystem, school:
       // The one length that is measured on these machines.
       const isGap = model.quantities[gauge.quantity]!.dimension === 'length';
       const words = isGap
-        ? judgeSparkGap(readingValue(body.reading), school).words
+        ? judgeSparkGap(readingValue(body.reading), standard).words
         : gaugeReading(model, index, body.reading, units);
       return `${gauge.title}: ${words}`;
     }
@@ -150,10 +150,10 @@ export const pair = (model: Model, { red, black }: { readonly red: string; reado
 });
 
 /** A reading across a thermocouple is judged, as an open-circuit one. */
-function millivolts(model: Model, body: Extract<EventBody, { type: 'volts' }>, school: School): string {
+function millivolts(model: Model, body: Extract<EventBody, { type: 'volts' }>, standard: TestingStandard): string {
   const branch = model.parts.find((p) => p.kind.name === 'thermocouple')?.branches[0];
   if (!branch) return '';
   const ends = [model.nets[branch.a]!, model.nets[branch.b]!];
   if (!ends.includes(body.red) || !ends.includes(body.black)) return '';
-  return `. As open circuit: ${judgeThermocouple(readingValue(body.reading), school).words}`;
+  return `. As open circuit: ${judgeThermocouple(readingValue(body.reading), standard).words}`;
 }

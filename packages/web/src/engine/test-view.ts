@@ -4,7 +4,7 @@ import { instruction, OUTCOME_WORDS, predictionWords, provesWords, testTitle } f
 import { findPart, type Model } from '@zetalysis/core/profile';
 import { COMPLAINTS, type Question } from '@zetalysis/core/question';
 import type { Setup } from '@zetalysis/core/simulation';
-import type { School } from '@zetalysis/core/standards';
+import type { TestingStandard } from '@zetalysis/core/standards';
 import { cautionsFor, goesRoundSafety, type RankedTest, setupFor } from '@zetalysis/core/test-choice';
 import type { Dimension, UnitSystem } from '@zetalysis/core/units';
 import type { CallState } from '@zetalysis/core/visit';
@@ -50,7 +50,7 @@ type ReadingEvent =
   | { readonly type: 'timing'; readonly phase: string };
 
 /** A repair in words: "replace gas valve". */
-export function mendWords(model: Model, repair: string): string {
+export function repairWords(model: Model, repair: string): string {
   if (repair === 'none') return 'no repair';
   if (repair === 'unknown') return 'test on in general terms';
   const [id, mend] = repair.split(':') as [string, string];
@@ -64,7 +64,7 @@ export function testsView(
   state: CallState,
   assessment: Assessment,
   ranked: readonly RankedTest[],
-  { units, school }: { readonly units: UnitSystem; readonly school: School },
+  { units, standard }: { readonly units: UnitSystem; readonly standard: TestingStandard },
 ): TestView[] {
   const { model } = engine;
   const open = doubt(assessment);
@@ -93,7 +93,7 @@ export function testsView(
       why: outcomes
         .filter((o) => o.expectedBy.length > 0)
         .map((o) => {
-          const names = [...new Set(o.expectedBy.map((i) => mendWords(model, assessment.hypotheses[i]!.repair)))];
+          const names = [...new Set(o.expectedBy.map((i) => repairWords(model, assessment.hypotheses[i]!.repair)))];
           const share = o.expectedBy.reduce((sum, i) => sum + assessment.probabilities[i]!, 0);
           return {
             share,
@@ -107,7 +107,7 @@ export function testsView(
       settles: settles > 0,
       decides: open > 0 ? Math.min(1, bits / open) : 0,
       byTelephone: onTelephone.has(one),
-      proves: school.order === 'terminal-by-terminal' ? provesWords(model, q) : undefined,
+      proves: standard.order === 'terminal-by-terminal' ? provesWords(model, q) : undefined,
       ledger: goesRoundSafety(model, test),
       answer: answerForm(model, q),
       setup,

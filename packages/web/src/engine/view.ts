@@ -12,12 +12,12 @@ import {
 import type { Model } from '@zetalysis/core/profile';
 import { commonNets, type Prediction, type Question } from '@zetalysis/core/question';
 import type { Setup } from '@zetalysis/core/simulation';
-import type { School } from '@zetalysis/core/standards';
+import type { TestingStandard } from '@zetalysis/core/standards';
 import { DANGER_WORDS, type Role } from '@zetalysis/core/test-choice';
 import { formatReading, type UnitSystem } from '@zetalysis/core/units';
 import { type Adjustment, type BreakRecord, type CallState, closingObstacles } from '@zetalysis/core/visit';
 import { logOf, pair, type LogLine } from './log-view';
-import { mendWords } from './test-view';
+import { repairWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
 export interface CallView {
@@ -25,7 +25,7 @@ export interface CallView {
   /** Share of everything not listed. */
   readonly rest: number;
   readonly standing: 'proved' | 'suspected';
-  readonly baffled: boolean;
+  readonly noHypothesisFits: boolean;
   readonly surprises: readonly string[];
   /** What no explanation at all accounts for. */
   readonly fitsNothing: readonly string[];
@@ -59,7 +59,7 @@ interface SuspectView {
   /** The part to be repaired first; nothing for healthy and unknown. */
   readonly part: string | undefined;
   readonly words: string;
-  readonly mend: string;
+  readonly repairWords: string;
   readonly probability: number;
   readonly proved: boolean;
   /** Names it when its world is asked for. */
@@ -94,7 +94,7 @@ interface NetView {
 export interface ViewOptions {
   readonly units: UnitSystem;
   readonly role: Role;
-  readonly school: School;
+  readonly standard: TestingStandard;
   /** The step chosen on the cord, or undefined to follow the burn front. */
   readonly phase: string | undefined;
   /** Show everything as it would be under this hypothesis; `healthy` for a sound appliance. */
@@ -122,7 +122,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
       repair: s.repair,
       part: s.leading.faults[0] && model.parts[s.leading.faults[0].part]!.id,
       words: s.leading.words,
-      mend: mendWords(model, s.repair),
+      repairWords: repairWords(model, s.repair),
       probability: s.probability,
       proved: i === 0 && standing === 'proved',
       id: s.leading.id,
@@ -132,7 +132,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     })),
     rest: Math.max(0, 1 - shown.reduce((sum, s) => sum + s.probability, 0)),
     standing,
-    baffled: assessment.baffled,
+    noHypothesisFits: assessment.noHypothesisFits,
     surprises: assessment.surprises.map(words),
     fitsNothing: assessment.fitsNothing.map(words),
     adjustments: [...state.adjustments].map(([event, body]) => ({ ...body, event })),

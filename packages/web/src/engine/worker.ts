@@ -42,14 +42,14 @@ const api = {
   next(options: ViewOptions): { tests: TestView[]; view: CallView | undefined } {
     if (!last || last.state.danger || last.state.closed) return { tests: [], view: undefined };
     const { events, state } = last;
-    const { role, school } = options;
-    const about = `${events}|${role}|${JSON.stringify(school)}`;
+    const { role, standard } = options;
+    const about = `${events}|${role}|${JSON.stringify(standard)}`;
     let paired = false;
     if (ranking?.about !== about) {
       const assessment = need().assess(state.evidence);
       paired = assessment.hypotheses.length > last.assessment.hypotheses.length;
       last = { events, state, assessment };
-      const ranked = need().next({ evidence: state.evidence, declined: state.declined, role, school }, assessment);
+      const ranked = need().next({ evidence: state.evidence, declined: state.declined, role, standard }, assessment);
       ranking = { about, ranked };
     }
     return {
@@ -58,7 +58,7 @@ const api = {
     };
   },
   /** What it would take to prove a suspect, for the evidence of the last `view`. */
-  toProve(repair: string, options: Pick<ViewOptions, 'role' | 'school'>): ProofView | undefined {
+  toProve(repair: string, options: Pick<ViewOptions, 'role' | 'standard'>): ProofView | undefined {
     return last && proofView(need(), last.state, last.assessment, repair, options);
   },
   /** For the Library: all there is to read about the appliance. */

@@ -3,14 +3,14 @@ import { Link, useParams } from 'react-router';
 import type { BreakRecord, EventBody } from '@zetalysis/core/visit';
 import type { Me } from '../../api/types';
 import { useCall } from '../../store/use-call';
-import { useSchool } from '../../theme/use-school';
+import { useStandard } from '../../theme/use-standard';
 import { Cord } from './Cord';
 import { EntryLine } from './EntryLine';
 import { Evidence } from './Evidence';
 import { KeysHelp } from './KeysHelp';
 import { Ladder } from './Ladder';
 import { NextTest } from './NextTest';
-import { SchoolDialog } from './SchoolDialog';
+import { StandardDialog } from './StandardDialog';
 import '../../theme/call-extra.css';
 import { useWires } from '../../store/wires';
 import { StatusStrip } from './StatusStrip';
@@ -38,13 +38,13 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const [help, setHelp] = useState(false);
   const [taught, setTaught] = useState(false);
   const [triage, setTriage] = useState(false);
-  const [school, setSchool] = useSchool();
+  const [standard, setStandard] = useStandard();
   /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
   const [attempt, setAttempt] = useState<number>();
   /** The suspect whose world is looked at, by hypothesis. */
   const [whatIf, setWhatIf] = useState<string>();
   const entry = useRef<HTMLInputElement>(null);
-  const engine = useEngine(log.events, { units: me.units, role: me.role, phase, school, whatIf });
+  const engine = useEngine(log.events, { units: me.units, role: me.role, phase, standard, whatIf });
   const { append } = log;
   const opened = log.events?.find((e) => e.body.type === 'opened')?.body;
   const wires = useWires(opened?.type === 'opened' ? opened.machine : undefined);
@@ -89,8 +89,8 @@ function OneCall({ id, me }: { id: string; me: Me }) {
     entry.current?.focus();
   };
   const toProve = useCallback(
-    async (repair: string) => api?.toProve(repair, { role: me.role, school }),
-    [api, me.role, school],
+    async (repair: string) => api?.toProve(repair, { role: me.role, standard }),
+    [api, me.role, standard],
   );
   const record = async (given: Omit<BreakRecord, 'advice'>): Promise<void> => {
     const advice = await api!.advice();
@@ -163,7 +163,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
             thinking={engine.thinking}
             wires={wires}
             onEvents={appendAll}
-            onSchool={() => setTaught(true)}
+            onStandard={() => setTaught(true)}
           />
           <Suspects view={view} whatIf={whatIf} onWhatIf={setWhatIf} toProve={toProve} />
           <Ending
@@ -236,7 +236,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
           />
         </Suspense>
       )}
-      {taught && <SchoolDialog school={school} onChange={setSchool} onClose={() => setTaught(false)} />}
+      {taught && <StandardDialog standard={standard} onChange={setStandard} onClose={() => setTaught(false)} />}
       {help && <KeysHelp onClose={() => setHelp(false)} />}
     </main>
   );

@@ -1,6 +1,6 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { parseReading } from '@zetalysis/core/units';
-import type { EventBody } from '@zetalysis/core/visit';
+import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import type { Wires } from '../../api/types';
 import { wireWords } from './wire-names';
 import type { TestView } from '../../engine/test-view';
@@ -12,11 +12,11 @@ interface Props {
   readonly thinking: boolean;
   readonly wires: Wires;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
-  readonly onSchool: () => void;
+  readonly onStandard: () => void;
 }
 
 /** The one test to make now, with one field to answer it. */
-export function NextTest({ tests, view, thinking, wires, onEvents, onSchool }: Props) {
+export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }: Props) {
   const [chosen, setChosen] = useState<string>();
   const picked = tests?.find((t) => t.id === chosen);
   const test = picked ?? tests?.[0];
@@ -106,7 +106,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onSchool }: P
         >
           Won’t
         </button>
-        <button type="button" className="quiet" onClick={onSchool}>
+        <button type="button" className="quiet" onClick={onStandard}>
           How you work
         </button>
         <Others tests={tests!.filter((t, i) => i < 3 && t.id !== test.id)} onChoose={setChosen} />
@@ -155,8 +155,8 @@ function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEv
   const { answer } = test;
   // What was unplugged or bypassed for the test is put back after its answer.
   const send = (body: EventBody): void => {
-    const back: EventBody = { type: 'setup', ...view.setup };
-    onEvents(test.setup ? [{ type: 'setup', ...test.setup }, body, back] : [body]);
+    const back = setupEntry(view.setup);
+    onEvents(test.setup ? [setupEntry(test.setup), body, back] : [body]);
   };
   if (answer.kind === 'choice')
     return (

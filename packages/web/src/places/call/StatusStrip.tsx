@@ -1,4 +1,4 @@
-import type { EventBody } from '@zetalysis/core/visit';
+import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import type { Drawing } from '../../engine/drawing';
 import type { CallView } from '../../engine/view';
 import { clock, Timers } from './Clock';
@@ -14,14 +14,19 @@ interface Props {
 /** Always on screen in a call: gas, power, what is unplugged or bypassed, and whether everything is sent. */
 export function StatusStrip({ drawing, view, sync, onBody }: Props) {
   const { setup } = view;
-  const set = (change: Partial<typeof setup>): void => onBody({ type: 'setup', ...setup, ...change });
+  const set = (change: Partial<typeof setup>): void => onBody(setupEntry({ ...setup, ...change }));
   const title = (id: string): string =>
     drawing.parts.find((p) => p.id === id)?.title ?? drawing.plugs.find((p) => p.id === id)?.title ?? id;
   return (
     <div className="status" role="region" aria-label="State of the appliance">
       {drawing.gas && <Toggle name="Gas" on={setup.gas} words={['on', 'shut']} onChange={(gas) => set({ gas })} />}
       <Toggle name="Power" on={setup.power} words={['on', 'off']} onChange={(power) => set({ power })} />
-      <Toggle name="Call" on={setup.call} words={['calling', 'no call']} onChange={(call) => set({ call })} />
+      <Toggle
+        name="Call"
+        on={setup.heatCall}
+        words={['calling', 'no call']}
+        onChange={(heatCall) => set({ heatCall })}
+      />
       {setup.unplugged.map((id) => (
         <button
           key={id}

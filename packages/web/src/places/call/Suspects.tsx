@@ -18,7 +18,7 @@ export function Suspects({
   return (
     <section className="suspects" aria-label="Suspects" aria-live="polite">
       <h2>Suspects</h2>
-      {view.baffled && (
+      {view.noHypothesisFits && (
         <p className="notice" role="status">
           Nothing the model knows explains all of this well.{' '}
           {view.fitsNothing.length > 0 && `Fits nothing: ${view.fitsNothing.slice(0, 3).join('; ')}. `}
@@ -42,7 +42,7 @@ export function Suspects({
                 {s.words}
                 {s.proved && <strong className="stamp"> proved</strong>}
                 <progress max={1} value={s.probability} aria-hidden="true" />
-                <span className="fine">{s.mend}</span>
+                <span className="fine">{s.repairWords}</span>
               </span>
             </button>
             {open === s.repair && (

@@ -18,7 +18,7 @@ export interface EngineState {
   readonly api: Remote<EngineApi> | undefined;
 }
 
-/** Runs the engine in a worker for one call. Answers come in parts; an answer overtaken by newer evidence is dropped. */
+/** Runs the engine in a worker for one call. OutcomeClasses come in parts; an answer overtaken by newer evidence is dropped. */
 export function useEngine(events: readonly CallEvent[] | undefined, options: ViewOptions): EngineState {
   const opened = events?.find((e) => e.body.type === 'opened')?.body;
   const pins = opened?.type === 'opened' ? opened : undefined;
@@ -55,17 +55,17 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     };
   }, [profile, version, variant]);
 
-  const { units, role, phase, school, whatIf } = options;
+  const { units, role, phase, standard, whatIf } = options;
   useEffect(() => {
     if (!api || !events) return;
     const mine = ++asked.current;
     const current = (): boolean => mine === asked.current;
     void (async () => {
       try {
-        const seen = await api.view(events, { units, role, phase, school, whatIf });
+        const seen = await api.view(events, { units, role, phase, standard, whatIf });
         if (!current()) return;
         setView(seen);
-        const next = await api.next({ units, role, phase, school, whatIf });
+        const next = await api.next({ units, role, phase, standard, whatIf });
         if (!current()) return;
         if (next.view) setView(next.view);
         setTests(next.tests);
@@ -74,7 +74,7 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
         if (current()) setProblem((error as Error).message);
       }
     })();
-  }, [api, events, units, role, phase, school, whatIf]);
+  }, [api, events, units, role, phase, standard, whatIf]);
 
   return { drawing, view, tests, thinking: answered !== events, problem, api };
 }

@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { Guide } from '@zetalysis/core/presentation';
-import { USUAL_SCHOOL } from '@zetalysis/core/standards';
+import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { startEngine } from '../../engine/client';
 import type { Drawing } from '../../engine/drawing';
@@ -60,7 +60,7 @@ export function useGuide(
     if (engine?.key !== key) return;
     let alive = true;
     void engine.api
-      .view([], { units, role: 'lead', phase, school: USUAL_SCHOOL, whatIf: 'healthy' })
+      .view([], { units, role: 'lead', phase, standard: USUAL_STANDARD, whatIf: 'healthy' })
       .then((view) => alive && setRead((r) => (r.key === key ? { key, state: { ...r.state, view } } : r)));
     return () => void (alive = false);
   }, [engine, key, units, phase]);

@@ -4,10 +4,10 @@ import type { Model, Part } from '../src/profile';
 import { CircuitStates, findFault, NORMAL_SETUP, run, voltsBetween } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
-/** Every part that feels something, with the model it belongs to. */
-const FEELING: readonly (readonly [string, Part])[] = FAMILIES.flatMap((id) =>
+/** Every part that the circuit drives, with the model it belongs to. */
+const DRIVEN: readonly (readonly [string, Part])[] = FAMILIES.flatMap((id) =>
   profile(id)
-    .parts.filter((p) => p.kind.feels)
+    .parts.filter((p) => p.kind.drive)
     .map((p) => [`${id}: ${p.id}`, p] as const),
 );
 
@@ -17,12 +17,12 @@ const leads = (part: Part, volts: number, amps: number, fault?: string): Leads =
   volts: () => volts,
   amps: () => amps,
 });
-const feels = (part: Part, volts: number, amps = 0, fault?: string): number =>
-  part.kind.feels!(leads(part, volts, amps, fault));
+const drive = (part: Part, volts: number, amps = 0, fault?: string): number =>
+  part.kind.drive!(leads(part, volts, amps, fault));
 
-/** Where a part goes from a state, with what it feels and no hand on it. */
-function heads(part: Part, state: string, felt: number): string | undefined {
-  const view: PartView = { state, spec: part.spec, fault: undefined, felt, sensed: () => 0, holds: () => false };
+/** Where a part goes from a state, with what drives it and no hand on it. */
+function heads(part: Part, state: string, drive: number): string | undefined {
+  const view: PartView = { state, spec: part.spec, fault: undefined, drive, sensed: () => 0, holds: () => false };
   return part.kind.move!(view)?.to;
 }
 
@@ -39,17 +39,17 @@ test('the three levels of a feed', () => {
   expect(fed(19, 20, 18)).toBe(NOTHING);
 });
 
-describe.each(FEELING)('%s', (_name, part) => {
-  test('more volts never feel like less, and the same feel the same', () => {
+describe.each(DRIVEN)('%s', (_name, part) => {
+  test('more volts never drive less, and the same drive the same', () => {
     if (part.kind.name === 'fuse') return;
     fc.assert(
       fc.property(
         fc.double({ min: 0, max: 300, noNaN: true }),
         fc.double({ min: 0, max: 50, noNaN: true }),
         (v, more) => {
-          const [less, plenty] = [feels(part, v, 1), feels(part, v + more, 1)];
+          const [less, plenty] = [drive(part, v, 1), drive(part, v + more, 1)];
           expect(plenty).toBeGreaterThanOrEqual(less);
-          expect(feels(part, v, 1)).toBe(less);
+          expect(drive(part, v, 1)).toBe(less);
         },
       ),
       { numRuns: 30 },
@@ -62,21 +62,21 @@ describe.each(FEELING)('%s', (_name, part) => {
     // A pilot magnet only holds what a hand has pushed in.
     if (at === undefined || part.kind.name === 'pilot-magnet') return;
     const rest = part.kind.states[0]!;
-    expect(heads(part, rest, feels(part, at * 1.001))).toBeDefined();
-    expect(heads(part, rest, feels(part, at * 0.999))).toBeUndefined();
-    const acting = heads(part, rest, feels(part, at * 1.001))!;
-    expect(heads(part, acting, feels(part, 0))).toBe(rest);
+    expect(heads(part, rest, drive(part, at * 1.001))).toBeDefined();
+    expect(heads(part, rest, drive(part, at * 0.999))).toBeUndefined();
+    const acting = heads(part, rest, drive(part, at * 1.001))!;
+    expect(heads(part, acting, drive(part, 0))).toBe(rest);
   });
 
-  test('no way of failing lets it feel more than a sound one', () => {
+  test('no way of failing lets it be driven more than a sound one', () => {
     if (part.kind.name === 'fuse') return;
     for (const { id } of part.modes)
       for (const volts of [0, 0.01, 5, 12, 25, 120, 240])
-        expect(feels(part, volts, 1, id)).toBeLessThanOrEqual(feels(part, volts, 1));
+        expect(drive(part, volts, 1, id)).toBeLessThanOrEqual(drive(part, volts, 1));
   });
 });
 
-describe('feeling in the circuit', () => {
+describe('drive states of a circuit', () => {
   const model: Model = profile('furnace-condensing');
   const index = (id: string): number => model.parts.findIndex((p) => p.id === id);
   const states = new CircuitStates(model);
@@ -92,15 +92,15 @@ describe('feeling in the circuit', () => {
     return states.sense(ids, refs);
   };
 
-  test('the same circuit is one circuit, and feels the same; with a deaf input the control feels less of it', () => {
-    expect(sensed([]).felt).toBe(sensed([]).felt);
+  test('the same circuit is one circuit, and drives the same; with a deaf input the control notices less of it', () => {
+    expect(sensed([]).drive).toBe(sensed([]).drive);
     const input = model.controller!.inputs.findIndex((i) => i.id === 'w');
     expect(sensed(['board.w-deaf']).circuit).toBe(sensed([]).circuit);
-    expect(sensed(['board.w-deaf']).felt.inputs[input]).toBe(NOTHING);
-    expect(sensed(['board.dead']).felt.supply).toBe(NOTHING);
+    expect(sensed(['board.w-deaf']).drive.inputs[input]).toBe(NOTHING);
+    expect(sensed(['board.dead']).drive.supply).toBe(NOTHING);
   });
 
-  test('what is felt in a healthy run agrees with the volts across every coil and motor', () => {
+  test('what drives in a healthy run agrees with the volts across every coil and motor', () => {
     const { segments } = run(states, [], NORMAL_SETUP);
     let acting = 0;
     for (const { circuit, partStates } of segments)

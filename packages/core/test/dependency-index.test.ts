@@ -1,6 +1,6 @@
 import type { Expression, Model, Source } from '../src/profile';
 import { CircuitStates, NORMAL_SETUP, run, type Trace } from '../src/simulation';
-import { Due, Listeners } from '../src/simulation/dependency-index';
+import { DependencyIndex, Due } from '../src/simulation/dependency-index';
 import { FAMILIES, profile } from './models';
 
 const furnace = profile('furnace-condensing');
@@ -8,12 +8,12 @@ const named = <T extends { readonly id: string }>(list: readonly T[], id: string
   list.findIndex((entry) => entry.id === id);
 
 /** Who looks at something, by name. */
-function lookingAt(kind: keyof Listeners['of'], index: number): string[] {
-  const listeners = new Listeners(furnace);
+function lookingAt(kind: keyof DependencyIndex['of'], index: number): string[] {
+  const dependencies = new DependencyIndex(furnace);
   const { parts, quantities, controller, phases } = furnace;
   const names = [...parts, ...quantities, ...controller!.regions, ...phases].map(({ id }) => id);
-  expect(listeners.count).toBe(names.length);
-  return listeners.of[kind][index]!.map((number) => names[number]!).sort();
+  expect(dependencies.count).toBe(names.length);
+  return dependencies.of[kind][index]!.map((number) => names[number]!).sort();
 }
 
 describe('who looks at what', () => {
@@ -23,8 +23,8 @@ describe('who looks at what', () => {
     expect(looking).not.toContain('igniter');
   });
 
-  test('what the circuit does to a part is felt by the part alone', () => {
-    expect(lookingAt('felt', named(furnace.parts, 'gas-valve'))).toEqual(['gas-valve']);
+  test('what the circuit does to a part drives the part alone', () => {
+    expect(lookingAt('drive', named(furnace.parts, 'gas-valve'))).toEqual(['gas-valve']);
   });
 
   test('the gas that flows looks at the valve; the igniter does not', () => {
@@ -35,7 +35,7 @@ describe('who looks at what', () => {
 
   test('a part that does not move looks at nothing', () => {
     const drop = furnace.parts.filter((p) => p.kind.name === 'wire').map((p) => p.index);
-    const { of } = new Listeners(furnace);
+    const { of } = new DependencyIndex(furnace);
     for (const lists of Object.values(of))
       for (const list of lists) for (const number of list) expect(drop).not.toContain(number);
   });
@@ -43,15 +43,15 @@ describe('who looks at what', () => {
 
 describe('who is due', () => {
   test('is everybody at first, and then those who look at what changed, once', () => {
-    const listeners = new Listeners(furnace);
-    const due = new Due(listeners);
-    const everybody = Array.from({ length: listeners.count }, (_, number) => number);
+    const dependencies = new DependencyIndex(furnace);
+    const due = new Due(dependencies);
+    const everybody = Array.from({ length: dependencies.count }, (_, number) => number);
     const taken = (): number[] => everybody.filter((number) => due.take(number));
     expect(taken()).toEqual(everybody);
     expect(taken()).toEqual([]);
     const valve = named(furnace.parts, 'gas-valve');
     due.changed('part', valve);
-    expect(taken()).toEqual([...listeners.of.part[valve]!].sort((a, b) => a - b));
+    expect(taken()).toEqual([...dependencies.of.part[valve]!].sort((a, b) => a - b));
     expect(taken()).toEqual([]);
   });
 });

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { loadProfile, type Model } from '../src/profile';
-import { CircuitStates, Courses, type FaultRef, NORMAL_SETUP, run, type Setup, type Trace } from '../src/simulation';
+import {
+  CircuitStates,
+  type FaultRef,
+  NORMAL_SETUP,
+  run,
+  type Setup,
+  type Trace,
+  Trajectories,
+} from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 /** Everything that can be known of a run: what happens when, and every voltage in between to a tenth of a millivolt. */
@@ -31,17 +39,17 @@ const setupsOf = ({ plugs, actions, parts }: Model): Setup[] => [
   ...parts.filter((p) => p.kind.name === 'interlock').map(({ id }) => ({ ...NORMAL_SETUP, bypassed: [id] })),
 ];
 
-describe('appliances that feel the same go the same way', () => {
+describe('appliances that are driven the same go the same way', () => {
   test.each(FAMILIES)('%s: every fault runs as it does by itself, and many are not simulated', (id) => {
     const model = profile(id);
-    const courses = new Courses(new CircuitStates(model));
+    const trajectories = new Trajectories(new CircuitStates(model));
     const faults = faultsOf(model);
     for (const fault of faults)
-      expect([fault, whole(courses.run([fault], NORMAL_SETUP))]).toEqual([
+      expect([fault, whole(trajectories.run([fault], NORMAL_SETUP))]).toEqual([
         fault,
         whole(run(new CircuitStates(model), [fault], NORMAL_SETUP)),
       ]);
-    expect(courses.simulated).toBeLessThan(0.75 * faults.length);
+    expect(trajectories.simulated).toBeLessThan(0.75 * faults.length);
   });
 
   test('so do pairs of faults, whatever was done to the appliance and in whatever order they are asked for', () => {
@@ -49,25 +57,25 @@ describe('appliances that feel the same go the same way', () => {
       const model = profile(id);
       return {
         model,
-        courses: new Courses(new CircuitStates(model)),
+        trajectories: new Trajectories(new CircuitStates(model)),
         faults: faultsOf(model),
         setups: setupsOf(model),
       };
     });
-    const drawn = fc.constantFrom(...known).chain(({ model, courses, faults, setups }) =>
+    const drawn = fc.constantFrom(...known).chain(({ model, trajectories, faults, setups }) =>
       fc.record({
         model: fc.constant(model),
-        courses: fc.constant(courses),
+        trajectories: fc.constant(trajectories),
         faults: fc.uniqueArray(fc.constantFrom(...faults), { maxLength: 2, selector: (f) => f.part }),
         setup: fc.constantFrom(...setups),
       }),
     );
     fc.assert(
-      fc.property(drawn, ({ model, courses, faults, setup }) => {
+      fc.property(drawn, ({ model, trajectories, faults, setup }) => {
         const alone = run(new CircuitStates(model), faults, setup);
-        expect(whole(courses.run(faults, setup))).toBe(whole(alone));
+        expect(whole(trajectories.run(faults, setup))).toBe(whole(alone));
         // What an episode leaves behind leads to a run of its own.
-        expect(whole(courses.run(faults, setup, alone.memory))).toBe(
+        expect(whole(trajectories.run(faults, setup, alone.memory))).toBe(
           whole(run(new CircuitStates(model), faults, setup, alone.memory)),
         );
       }),
@@ -76,7 +84,7 @@ describe('appliances that feel the same go the same way', () => {
   });
 });
 
-describe('what is felt of a circuit', () => {
+describe('how a circuit drives', () => {
   /** A relay whose coil is fed through a resistance; the lamp behind its contact lights from 10 V on. */
   const relay = (ohms: string, cue = 'lamp.running'): Model =>
     loadProfile(

@@ -4,7 +4,7 @@ import { instruction, provesWords } from '../src/presentation';
 import { findNet } from '../src/profile';
 import type { Evidence } from '../src/question';
 import { NORMAL_SETUP } from '../src/simulation';
-import { USUAL_SCHOOL } from '../src/standards';
+import { USUAL_STANDARD } from '../src/standards';
 import { minutesFor } from '../src/test-choice';
 import { profile } from './models';
 
@@ -18,8 +18,8 @@ const evidence: Evidence = {
     observation: { kind: 'seen', phase: model.phases.findIndex((p) => p.id === id), answer: id === 'inducer' },
   })),
 };
-const next = (school = USUAL_SCHOOL) =>
-  engine.next({ evidence, declined: new Set(), role: 'technician', school }, engine.assess(evidence));
+const next = (school = USUAL_STANDARD) =>
+  engine.next({ evidence, declined: new Set(), role: 'technician', standard: school }, engine.assess(evidence));
 
 describe('schools change limits, kinds and costs, never the appliance', () => {
   const contact = { branch: '', title: 'contact', low: 0, high: 1 };
@@ -28,22 +28,22 @@ describe('schools change limits, kinds and costs, never the appliance', () => {
   // Limits of both schools: common practice, no source.
   test('0.4 Ω across a closed contact is good for one school and bad for the other', () => {
     expect(judgeDeadTest(contact, reading(0.4)).verdict).toBe('good');
-    expect(judgeDeadTest(contact, reading(0.4), { ...USUAL_SCHOOL, contactOhms: 0.1 }).verdict).toBe('bad');
+    expect(judgeDeadTest(contact, reading(0.4), { ...USUAL_STANDARD, contactOhms: 0.1 }).verdict).toBe('bad');
   });
   test('a winding 15 % off is marginal, or good for those who take 20 %', () => {
     const coil = { branch: '', title: 'coil', low: 12, high: 18 };
     expect(judgeDeadTest(coil, reading(17.2)).verdict).toBe('marginal');
-    expect(judgeDeadTest(coil, reading(17.2), { ...USUAL_SCHOOL, windingShare: 0.2 }).verdict).toBe('good');
+    expect(judgeDeadTest(coil, reading(17.2), { ...USUAL_STANDARD, windingShare: 0.2 }).verdict).toBe('good');
   });
   test('a thermocouple of 18 mV: clean and retest; enough for the 17 mV school; 37 mV is no fault, and the sign is the meter’s', () => {
     expect(judgeThermocouple(0.018).verdict).toBe('marginal');
-    expect(judgeThermocouple(0.018, { ...USUAL_SCHOOL, thermocoupleVolts: 0.017 }).verdict).toBe('good');
+    expect(judgeThermocouple(0.018, { ...USUAL_STANDARD, thermocoupleVolts: 0.017 }).verdict).toBe('good');
     expect(judgeThermocouple(-0.037).verdict).toBe('good');
     expect(judgeThermocouple(0.009).verdict).toBe('bad');
-    expect(judgeThermocouple(0.022, { ...USUAL_SCHOOL, thermocoupleVolts: 0.025 }).verdict).toBe('marginal');
+    expect(judgeThermocouple(0.022, { ...USUAL_STANDARD, thermocoupleVolts: 0.025 }).verdict).toBe('marginal');
   });
   test('a spark gap of 3/16 in is accepted and noted, or too wide for who takes 1/8 in only', () => {
-    const strict = { ...USUAL_SCHOOL, sparkGap: 0.003175 };
+    const strict = { ...USUAL_STANDARD, sparkGap: 0.003175 };
     expect(judgeSparkGap(0.0032).verdict).toBe('good');
     expect(judgeSparkGap(0.0032, strict).verdict).toBe('good');
     expect(judgeSparkGap(0.0048).verdict).toBe('marginal');
@@ -61,14 +61,14 @@ describe('schools change limits, kinds and costs, never the appliance', () => {
   test('who probes across pays less for it, and more for dead ohms', () => {
     const across = engine.tests.find((t) => t.id.startsWith('volts R LI'))!;
     const dead = engine.tests.find((t) => t.id === 'ohms limit')!;
-    const school = { ...USUAL_SCHOOL, probing: 'across' as const };
+    const school = { ...USUAL_STANDARD, probing: 'across' as const };
     expect(minutesFor(model, across, school)).toBe(across.minutes);
-    expect(minutesFor(model, across, USUAL_SCHOOL)).toBeGreaterThan(across.minutes);
-    expect(minutesFor(model, dead, { ...USUAL_SCHOOL, probing: 'dead-ohms' })).toBe(dead.minutes);
+    expect(minutesFor(model, across, USUAL_STANDARD)).toBeGreaterThan(across.minutes);
+    expect(minutesFor(model, dead, { ...USUAL_STANDARD, probing: 'dead-ohms' })).toBe(dead.minutes);
   });
 
   test('terminal by terminal: the wiring order, and what each point proves', () => {
-    const walk = next({ ...USUAL_SCHOOL, order: 'terminal-by-terminal' });
+    const walk = next({ ...USUAL_STANDARD, order: 'terminal-by-terminal' });
     const orders = walk.map((t) => t.test.order);
     expect(orders).toEqual([...orders].sort((a, b) => a - b));
     expect(walk.length).toBeGreaterThan(3);

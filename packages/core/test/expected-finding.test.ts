@@ -2,7 +2,7 @@ import { followed } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { type Hypothesis, predicts } from '../src/inference';
 import { fitEvidence } from '../src/inference/posterior';
-import { Foreteller } from '../src/proof/expected-finding';
+import { ExpectedFinding } from '../src/proof/expected-finding';
 import { weightOf } from '../src/proof/proof';
 import type { Evidence } from '../src/question';
 import { NORMAL_SETUP } from '../src/simulation';
@@ -26,8 +26,8 @@ describe.each(['furnace-condensing', 'combi-condensing', 'storage-water-heater']
     // A number's scale depends on who is asked; it has a test of its own.
     engine.tests.filter((t) => t.question.kind !== 'gauge' && t.question.kind !== 'timing'),
   );
-  const tell = (test: Test, suspect: Hypothesis): Foreteller =>
-    new Foreteller(engine.traces, engine.hypotheses, nothing.episodes, test, suspect);
+  const tell = (test: Test, suspect: Hypothesis): ExpectedFinding =>
+    new ExpectedFinding(engine.traces, engine.hypotheses, nothing.episodes, test, suspect);
 
   test('weighs as the same answer weighs once it is in the evidence', () => {
     let weighed = 0;
@@ -76,7 +76,7 @@ test('a gauge that is read weighs against whoever expects another number, and no
   const find = (id: string): Hypothesis => engine.hypotheses.find((h) => h.id === id)!;
   const low = find('system-water.low');
   const gauge = engine.tests.find((t) => t.id === 'gauge water-pressure')!;
-  const { weights } = new Foreteller(engine.traces, engine.hypotheses, nothing.episodes, gauge, low).against(
+  const { weights } = new ExpectedFinding(engine.traces, engine.hypotheses, nothing.episodes, gauge, low).against(
     engine.hypotheses.filter(predicts),
   )!;
   expect(weights[find('pump.seized').index]).toBe(2);

@@ -1,24 +1,24 @@
-import type { School } from '@zetalysis/core/standards';
+import type { TestingStandard } from '@zetalysis/core/standards';
 
 interface Props {
-  readonly school: School;
-  readonly onChange: (change: Partial<School>) => void;
+  readonly standard: TestingStandard;
+  readonly onChange: (change: Partial<TestingStandard>) => void;
   readonly onClose: () => void;
 }
 
 /** Where practitioners differ: limits, the way of probing that comes first, and the order of tests. */
-export function SchoolDialog({ school, onChange, onClose }: Props) {
-  const choice = <K extends keyof School>(
+export function StandardDialog({ standard, onChange, onClose }: Props) {
+  const choice = <K extends keyof TestingStandard>(
     key: K,
     label: string,
-    options: readonly (readonly [School[K], string])[],
+    options: readonly (readonly [TestingStandard[K], string])[],
   ) => (
     <label>
       {label}
       <select
-        value={String(school[key])}
+        value={String(standard[key])}
         onChange={(e) =>
-          onChange({ [key]: options.find(([v]) => String(v) === e.target.value)![0] } as Partial<School>)
+          onChange({ [key]: options.find(([v]) => String(v) === e.target.value)![0] } as Partial<TestingStandard>)
         }
       >
         {options.map(([value, words]) => (
