@@ -1,6 +1,7 @@
-// `npm run compare -- REV [--full]`: what the engine says before and after a change that must not change it. Plays every
-// case, writes every coverage report and deck, and scores every family, in a checkout of REV and in this one, by the command
-// line; prints where they differ. Exit 1 when they do.
+// `npm run compare -- REV [--score | --full]`: what the engine says before and after a change that must not change it. Plays
+// every case, writes every coverage report, run and deck, in a checkout of REV and in this one, by the command line; prints
+// where they differ. `--score` also scores every family, each fault once; `--full` as the published figures. Exit 1 when they
+// differ.
 import {
   existsSync,
   mkdirSync,
@@ -20,12 +21,12 @@ import { Advice, runMain, step } from './say.mjs';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { full: { type: 'boolean', default: false } },
+  options: { score: { type: 'boolean', default: false }, full: { type: 'boolean', default: false } },
 });
-/** As `score` plays one family by itself, or a tenth of it. */
 const SIZE = values.full
   ? ['--per', '2', '--pairs', '48', '--problems', '12']
   : ['--per', '1', '--pairs', '4', '--problems', '2'];
+const SCORED = values.score || values.full;
 /** How many differences of one output are printed. */
 const SHOWN = 12;
 
@@ -43,7 +44,7 @@ function commandsFor(root) {
       .sort();
   const families = names('profiles').map((f) => f.replace(/\.yaml$/, ''));
   return [
-    ...families.map((id) => ['score', id, ...SIZE, '--json']),
+    ...(SCORED ? families.map((id) => ['score', id, ...SIZE, '--json']) : []),
     ...families.map((id) => ['profiles', '--coverage', id, '--json']),
     ...names('cases').map((file) => ['diagnose', `cases/${file}`, '--json']),
     ...families.flatMap((id) => [
@@ -76,7 +77,7 @@ async function collect(root) {
 /** The outputs of a revision: worked out once in a checkout of its own, which shares the packages installed here. */
 async function collectAt(revision) {
   const sha = git('rev-parse', revision);
-  const kept = join(dataDirectory('compare'), `${sha}${values.full ? '-full' : ''}.json`);
+  const kept = join(dataDirectory('compare'), `${sha}${values.full ? '-full' : SCORED ? '-score' : ''}.json`);
   if (existsSync(kept)) return JSON.parse(readFileSync(kept, 'utf8'));
   const folder = mkdtempSync(join(tmpdir(), 'zetalysis-compare-'));
   try {
@@ -115,7 +116,7 @@ function differences(before, after, place, found) {
 runMain(async () => {
   const [revision] = positionals;
   if (revision === undefined || positionals.length > 1)
-    throw new Advice('Name the revision to compare with: npm run compare -- HEAD~1 [--full]');
+    throw new Advice('Name the revision to compare with: npm run compare -- HEAD~1 [--score | --full]');
   const before = await step(`Playing everything at ${revision}`, () => collectAt(revision));
   const after = await step('Playing everything here', () => collect(ROOT));
   let differing = 0;

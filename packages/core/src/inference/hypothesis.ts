@@ -24,29 +24,29 @@ export interface Hypothesis {
 /** Whether a hypothesis makes predictions of its own: it can be simulated. */
 export const predicts = (h: Hypothesis): boolean => h.kind === 'healthy' || h.kind === 'fault';
 
-/** Weight of "nothing is broken" and of "something the model does not know", in units of fault weights. */
+/** Rate of "nothing is broken" and of "something the model does not know", in units of fault rates. */
 const HEALTHY_RATE = 2;
 const UNKNOWN_RATE = 0.5;
 /** A fault that comes and goes shows in about every other visit. */
 const SHOWS = 0.5;
-/** Share of calls with two faults at once; each pair gets its part by the product of its members' weights. */
+/** Share of calls with two faults at once; each pair gets its part by the product of its members' rates. */
 const PAIR_SHARE = 0.1;
 
 export interface RateFactors {
-  /** Multiplies the weight of a fault mode, by `part.mode`: counts from a shop's own book. */
+  /** Multiplies the relative rate of a fault mode, by `part.mode`: counts from a shop's own book. */
   readonly [fault: string]: number;
 }
 
 /** All single-fault hypotheses of a model with their prior probabilities. */
-export function hypothesesOf(model: Model, weights: RateFactors = {}): Hypothesis[] {
-  const raw: (Omit<Hypothesis, 'index' | 'prior'> & { weight: number })[] = [
-    { ...NAMELESS, id: 'healthy', kind: 'healthy', weight: HEALTHY_RATE, repair: 'none', words: 'Nothing is broken' },
+export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesis[] {
+  const raw: (Omit<Hypothesis, 'index' | 'prior'> & { rate: number })[] = [
+    { ...NAMELESS, id: 'healthy', kind: 'healthy', rate: HEALTHY_RATE, repair: 'none', words: 'Nothing is broken' },
   ];
   for (const part of model.parts)
     part.modes.forEach((mode, index) => {
       const id = `${part.id}.${mode.id}`;
       const tripped = mode.trips === undefined ? undefined : model.parts.find((p) => p.id === mode.trips)!.index;
-      const weight = mode.relativeRate * (weights[id] ?? 1);
+      const rate = mode.relativeRate * (factors[id] ?? 1);
       const whole = mode.repair === 'replace' ? model.parts[part.assembly]! : part;
       const comesAndGoes = mode.intermittent ?? 0;
       const always = {
@@ -54,7 +54,7 @@ export function hypothesesOf(model: Model, weights: RateFactors = {}): Hypothesi
         kind: mode.other === true ? ('other' as const) : ('fault' as const),
         faults: [{ part: part.index, mode: index }],
         occurs: 1,
-        weight: weight * (1 - comesAndGoes),
+        rate: rate * (1 - comesAndGoes),
         repair: mode.repair === 'none' ? 'none' : repairKey(whole.id, part.kind.name, mode.repair),
         breaks: mode.repair === 'none' ? undefined : (tripped ?? whole.index),
         cause: tripped === undefined ? undefined : part.index,
@@ -66,7 +66,7 @@ export function hypothesesOf(model: Model, weights: RateFactors = {}): Hypothesi
           ...always,
           id: `${id}~`,
           occurs: SHOWS,
-          weight: weight * comesAndGoes,
+          rate: rate * comesAndGoes,
           words: `${always.words}, off and on`,
         });
     });
@@ -74,12 +74,12 @@ export function hypothesesOf(model: Model, weights: RateFactors = {}): Hypothesi
     ...NAMELESS,
     id: 'unknown',
     kind: 'unknown',
-    weight: UNKNOWN_RATE,
+    rate: UNKNOWN_RATE,
     repair: 'unknown',
     words: 'Something this model does not know',
   });
-  const total = raw.reduce((sum, h) => sum + h.weight, 0);
-  return raw.filter((h) => h.weight > 0).map(({ weight, ...h }, index) => ({ ...h, index, prior: weight / total }));
+  const total = raw.reduce((sum, h) => sum + h.rate, 0);
+  return raw.filter((h) => h.rate > 0).map(({ rate, ...h }, index) => ({ ...h, index, prior: rate / total }));
 }
 
 const NAMELESS = { faults: [], occurs: 1, breaks: undefined, cause: undefined } as const;
@@ -107,6 +107,6 @@ export function pairOf(first: Hypothesis, second: Hypothesis, index: number, rep
 }
 
 /** Pins of one connector are mended by one remake of the connector. */
-function repairKey(part: string, kind: string, mend: string): string {
-  return kind === 'plug-pin' ? `${part.slice(0, part.indexOf('/'))}:reconnect` : `${part}:${mend}`;
+function repairKey(part: string, kind: string, repair: string): string {
+  return kind === 'plug-pin' ? `${part.slice(0, part.indexOf('/'))}:reconnect` : `${part}:${repair}`;
 }

@@ -91,7 +91,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const settings = [...ENV, ...Object.keys(actionData)];
   const failing = netlist.parts.map((raw) => {
     const all = raw.modes.length > 0 ? raw.modes : raw.kind.modes(raw.spec);
-    return { ...raw, known: all.map((m) => m.id), modes: raw.testOnly ? [] : weighted(all, raw.rates) };
+    return { ...raw, known: all.map((m) => m.id), modes: raw.testOnly ? [] : withRates(all, raw.rates) };
   });
   const names = resolveNames(
     failing,
@@ -317,11 +317,11 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
 const ID = /^[a-z][a-z0-9-]{0,79}$/;
 const VERSION = /^\d{1,5}\.\d{1,5}\.\d{1,5}$/;
 
-/** Applies a profile's own weights; a way of failing with weight 0 is left out. */
-function weighted(modes: readonly FaultMode[], weights: ReadonlyMap<string, number>): FaultMode[] {
+/** Applies a profile's own rates; a way of failing with rate 0 is left out. */
+function withRates(modes: readonly FaultMode[], rates: ReadonlyMap<string, number>): FaultMode[] {
   return modes
-    .map((m) => ({ ...m, weight: weights.get(m.id) ?? weights.get('*') ?? m.relativeRate }))
-    .filter((m) => m.weight > 0);
+    .map((m) => ({ ...m, relativeRate: rates.get(m.id) ?? rates.get('*') ?? m.relativeRate }))
+    .filter((m) => m.relativeRate > 0);
 }
 
 /** Names, titles and identities of a profile's variants, without compiling it. */

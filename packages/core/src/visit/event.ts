@@ -90,8 +90,6 @@ export type EventBody =
   | ({ readonly type: 'break-recorded' } & BreakRecord)
   | { readonly type: 'closed'; readonly words: string };
 
-type EventType = EventBody['type'];
-
 /** One entry of a call's log. Never changed, never deleted. */
 export interface CallEvent {
   /** UUIDv7 made by the client. */
