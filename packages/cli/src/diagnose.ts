@@ -27,7 +27,7 @@ export const diagnose: Command = (args) => {
   const next = engine.next({ evidence: state.evidence, declined: state.declined, role: 'technician' }, assessment);
   const record = draftRecord(engine, assessment);
   const leading = assessment.suspects[0]!.leading;
-  const reasons = explain(model, leading, engine.healthy, assessment.items);
+  const reasons = explain(model, leading, engine.healthy, assessment.items, { units: 'us' });
   const exit = failures.length > 0 ? 1 : 0;
 
   if (values.json) {

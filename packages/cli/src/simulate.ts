@@ -1,7 +1,7 @@
-import { parseArgs } from 'node:util';
 import { measureVolts } from '@zetalysis/core/circuit';
 import { codeWords, OUTCOME_WORDS } from '@zetalysis/core/presentation';
 import { type Model, unknownName } from '@zetalysis/core/profile';
+import { codeShown } from '@zetalysis/core/question';
 import {
   CircuitStates,
   type FaultRef,
@@ -11,6 +11,7 @@ import {
   run,
   type Trace,
 } from '@zetalysis/core/simulation';
+import { parseArgs } from 'node:util';
 import { openProfile } from './files';
 import type { Command } from './main';
 import { UsageError } from './usage';
@@ -105,7 +106,7 @@ export const simulate: Command = (args) => {
       `  ${phase.title.padEnd(28)} ${seen.length === 0 ? 'never' : times.join(', ')}${seen.length > 4 ? ', …' : ''}`,
     );
   }
-  lines.push(`  ${OUTCOME_WORDS[trace.outcome]}; ${codeWords(model, trace.code)}.`);
+  lines.push(`  ${OUTCOME_WORDS[trace.outcome]}; ${codeWords(codeShown(model, trace.code))}.`);
   if (trace.cycle) lines.push(`  Repeats for ever every ${seconds(trace.cycle.length)} s.`);
   return { text: lines.join('\n'), exit: 0 };
 };

@@ -1,13 +1,20 @@
 import { Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
+import { MISREPORTED, SimulatedTechnician, SimulatedVisit } from '@zetalysis/core/practice';
 import { loadProfile, type Model, variantsOf } from '@zetalysis/core/profile';
-import { FIRST_EPISODE, type Question } from '@zetalysis/core/question';
-import { CircuitStates, NORMAL_SETUP, run } from '@zetalysis/core/simulation';
+import type { Question } from '@zetalysis/core/question';
+import {
+  CircuitStates,
+  type FaultRef,
+  FIRST_EPISODE,
+  NORMAL_SETUP,
+  Random,
+  run,
+  varied,
+  VirtualAppliance,
+} from '@zetalysis/core/simulation';
 import { readingValue } from '@zetalysis/core/units';
 import { profileIds, profileSource } from '../src/files';
-import { Appliance, MISREPORTED, varied } from '../src/score/appliance';
-import { Random } from '../src/score/random';
-import { Visit } from '../src/score/visit';
 
 const ID = 'furnace-condensing';
 const { text, file } = profileSource(ID);
@@ -19,6 +26,10 @@ const moments = (values: readonly number[]): { mean: number; sd: number } => {
   return { mean, sd: Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / values.length) };
 };
 const times = <T>(n: number, make: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => make(i));
+
+/** A technician before an appliance drawn from a type. */
+const technicianAt = (text: string, file: string, hidden: readonly FaultRef[], random: Random): SimulatedTechnician =>
+  new SimulatedTechnician(VirtualAppliance.drawn(text, file, hidden, random), random);
 
 describe('the seeded generator', () => {
   test('repeats itself from its seed, and differs between seeds', () => {
@@ -56,7 +67,7 @@ describe('a simulated appliance and its technician', () => {
     const model = loadProfile(pool.text, pool.file);
     const own = new Engine(model);
     const half = own.hypotheses.find((h) => h.id === 'filter.half-blocked')!;
-    const heater = Appliance.drawn(pool.text, pool.file, half.faults, new Random(4));
+    const heater = technicianAt(pool.text, pool.file, half.faults, new Random(4));
     const readings = (id: string): number[] => {
       const { question } = own.tests.find((t) => t.id === id)!;
       return times(600, () => heater.answer(chain, question)).map((o) =>
@@ -79,7 +90,7 @@ describe('a simulated appliance and its technician', () => {
 
   test('about three cues in a hundred are misreported', () => {
     const random = new Random(3);
-    const appliance = Appliance.drawn(text, file, [], random);
+    const appliance = technicianAt(text, file, [], random);
     const question: Question = { kind: 'seen', phase: engine.model.phases.findIndex((p) => p.goal) };
     const wrong = times(4000, () => appliance.answer(chain, question)).filter((o) => o?.kind === 'seen' && !o.answer);
     // Five standard errors of a share of 3 % over 4000.
@@ -88,12 +99,12 @@ describe('a simulated appliance and its technician', () => {
 
   test('no two appliances read alike, all of them near their rating, and one reads like itself', () => {
     const random = new Random(4);
-    const read = (appliance: Appliance): number => {
+    const read = (appliance: SimulatedTechnician): number => {
       const o = appliance.answer(chain, volts);
       return o?.kind === 'volts' ? readingValue(o.reading) : NaN;
     };
-    const between = moments(times(60, () => read(Appliance.drawn(text, file, [], random))));
-    const one = Appliance.drawn(text, file, [], random);
+    const between = moments(times(60, () => read(technicianAt(text, file, [], random))));
+    const one = technicianAt(text, file, [], random);
     const within = moments(times(60, () => read(one)));
     expect(between.mean).toBeGreaterThan(23);
     expect(between.mean).toBeLessThan(29);
@@ -104,16 +115,16 @@ describe('a simulated appliance and its technician', () => {
   });
 
   test('runs when nothing is wrong, and does not with an open igniter', () => {
-    expect(Appliance.drawn(text, file, [], new Random(1)).runs(chain)).toBe(true);
-    expect(Appliance.drawn(text, file, fault('igniter.open').faults, new Random(1)).runs(chain)).toBe(false);
+    expect(VirtualAppliance.drawn(text, file, [], new Random(1)).runs(chain)).toBe(true);
+    expect(VirtualAppliance.drawn(text, file, fault('igniter.open').faults, new Random(1)).runs(chain)).toBe(false);
   });
 });
 
 describe('a simulated visit', () => {
   const visit = (policy: 'advice' | 'walk' | 'knowing', id: string, seed = 11) =>
-    new Visit(
+    new SimulatedVisit(
       engine,
-      Appliance.drawn(text, file, fault(id).faults, new Random(seed)),
+      technicianAt(text, file, fault(id).faults, new Random(seed)),
       policy,
       policy === 'knowing' ? fault(id) : undefined,
     ).diagnose();

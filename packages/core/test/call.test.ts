@@ -1,16 +1,16 @@
-import fc from 'fast-check';
 import { Engine } from '../src/diagnosis';
+import { lineWords } from '../src/question/line-words';
 import {
   type CallEvent,
   closingObstacles,
   compareEvents,
-  entryWords,
   type EventBody,
   mergeEvents,
   nextSeq,
   parseEntryLine,
   reduceCall,
 } from '../src/visit';
+import fc from 'fast-check';
 import { profile } from './models';
 
 const model = profile('furnace-condensing');
@@ -169,7 +169,7 @@ describe('the reducer', () => {
       standing: 'suspected',
       advice,
     };
-    expect(closingObstacles(model, reduceCall(model, []))).toEqual(['No break is recorded.']);
+    expect(closingObstacles(model, reduceCall(model, []))).toEqual([{ message: 'no-record' }]);
     expect(
       closingObstacles(model, reduceCall(model, log(setup({ bypassed: ['limit'], unplugged: ['P2'] }), record))),
     ).toHaveLength(2);
@@ -188,7 +188,7 @@ describe('the reducer', () => {
 
 describe('the entry line', () => {
   const parse = (line: string, phase?: string) => {
-    const parsed = parseEntryLine(entryWords(model), line, phase);
+    const parsed = parseEntryLine(lineWords(model), line, phase);
     return parsed.ok ? parsed.value : parsed.message;
   };
 

@@ -1,4 +1,5 @@
 import { COPPER_ALPHA_20, judgeDeadTest, windingAt20, withoutLeads } from '../src/bench';
+import { sayJudgement } from '../src/presentation/judgement-words';
 
 describe('windings and temperature', () => {
   test('copper: α20 = 0.00393 per kelvin (IEC 60028, value from memory)', () => expect(COPPER_ALPHA_20).toBe(0.00393));
@@ -32,7 +33,9 @@ describe('judging a dead test', () => {
 
   test('OL is bad for a coil and good for an insulated rod', () => {
     const open = { kind: 'open' as const, dimension: 'resistance' as const };
-    expect(judgeDeadTest(coil, open)).toEqual({ verdict: 'bad', words: 'OL is out of limits (12 Ω to 18 Ω).' });
+    const { verdict, says } = judgeDeadTest(coil, open);
+    expect(verdict).toBe('bad');
+    expect(sayJudgement(says, { units: 'us' })).toBe('OL is out of limits (12 Ω to 18 Ω).');
     expect(judgeDeadTest({ branch: '', title: 'rod', low: 1e6, high: Infinity }, open).verdict).toBe('good');
   });
 });

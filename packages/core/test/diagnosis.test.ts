@@ -1,9 +1,9 @@
 import { coverage } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { findNet, loadProfile } from '../src/profile';
-import { synthesise } from '../src/proof';
 import { condemnation } from '../src/proof/condemn';
 import type { Evidence, Observation } from '../src/question';
+import { observationOf } from '../src/question/question-kinds';
 import { NORMAL_SETUP, type Setup } from '../src/simulation';
 import { mayBypass } from '../src/test-choice';
 import { profile, profileText } from './models';
@@ -394,7 +394,7 @@ phases:
         items.push({
           id: `p${probes}`,
           episode: 0,
-          observation: synthesise(e.model, best.test.question, e.expect(ev, hidden, best.test.question))!,
+          observation: observationOf(e.model, best.test.question, e.expect(ev, hidden, best.test.question))!,
         });
       }
       expect(probes).toBeLessThanOrEqual(Math.ceil(Math.log2(n)));

@@ -1,10 +1,9 @@
 import { Engine } from '../src/diagnosis';
-import { explain, instruction, questionTitle } from '../src/presentation';
+import { DANGER_WORDS, explain, instruction, questionTitle } from '../src/presentation';
 import { findNet } from '../src/profile';
-import { terminals } from '../src/proof';
-import type { Evidence } from '../src/question';
+import { type Evidence, terminals } from '../src/question';
 import { NORMAL_SETUP } from '../src/simulation';
-import { cautionsFor, DANGER_WORDS, mayPropose, setupFor } from '../src/test-choice';
+import { cautionsFor, mayPropose, setupFor } from '../src/test-choice';
 import { profile } from './models';
 
 const model = profile('furnace-condensing');
@@ -49,6 +48,7 @@ describe('explanation', () => {
       engine.hypotheses.find((h) => h.id === id)!,
       engine.healthy,
       items,
+      { units: 'us' },
     );
 
   test('names the measured value, the expected one and the sound one', () => {

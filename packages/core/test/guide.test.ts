@@ -7,7 +7,7 @@ import { NORMAL_SETUP, waitsOf } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 const steam = new Engine(profile('steam-intermittent-pilot'));
-const guide = guideOf(steam, 'us');
+const guide = guideOf(steam, { units: 'us' });
 
 describe('guide of an appliance', () => {
   test('every point has a reading for every step, taken when the step has just come', () => {
@@ -23,11 +23,11 @@ describe('guide of an appliance', () => {
     for (const id of FAMILIES) {
       const engine = new Engine(profile(id));
       const { levels, nets } = engine.model;
-      for (const p of guideOf(engine, 'us').points)
+      for (const p of guideOf(engine, { units: 'us' }).points)
         if (levels[nets.indexOf(p.net)] !== 'millivolt') expect([id, p.net, ...p.good].join()).not.toMatch(/mV/);
     }
     const furnace = new Engine(profile('furnace-standing-pilot'));
-    expect(guideOf(furnace, 'us').points.some((p) => p.good.some((g) => / mV$/.test(g)))).toBe(true);
+    expect(guideOf(furnace, { units: 'us' }).points.some((p) => p.good.some((g) => / mV$/.test(g ?? '')))).toBe(true);
   });
   test('a fault is described by what is seen, and nothing is said of what looks sound', () => {
     const signature = (id: string) => guide.faults.find((f) => f.id === id)!.signature;
@@ -36,7 +36,11 @@ describe('guide of an appliance', () => {
     expect(signature('lwco.stuck-closed')).toEqual([]);
   });
   test('dead-test limits are those of the parts', () =>
-    expect(guide.deadTests).toContainEqual({ part: 'main valve coil', limits: '17.6 Ω to 26.4 Ω' }));
+    expect(guide.deadTests).toContainEqual({
+      part: 'main valve coil',
+      limits: '17.6 Ω to 26.4 Ω',
+      closedContact: false,
+    }));
 });
 
 describe('search by readings', () => {

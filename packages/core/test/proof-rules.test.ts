@@ -3,9 +3,11 @@ import { Engine } from '../src/diagnosis';
 import { testTitle } from '../src/presentation';
 import { findNet } from '../src/profile';
 import { commandedAt } from '../src/proof/commanded';
-import { type Episode, type Evidence, FIRST_EPISODE, type Observation } from '../src/question';
+import type { Evidence, Observation } from '../src/question';
+import { type Episode, FIRST_EPISODE } from '../src/simulation';
 import { USUAL_STANDARD } from '../src/standards';
-import { goesRoundSafety, isolated, mayPropose, minutesFor } from '../src/test-choice';
+import { goesRoundSafety, mayPropose, minutesFor } from '../src/test-choice';
+import { stillPrepared } from '../src/test-choice/tests';
 import { condemned, hypothesis } from './condemned';
 import { profile } from './models';
 
@@ -233,10 +235,10 @@ describe('what is prepared is not prepared twice', () => {
     const { model } = engine;
     const transformer = hypothesis(engine, 'transformer.secondary-open');
     const measured = followed(engine, transformer, watchedTry(engine, transformer), ['ohms transformer.primary']);
-    expect(isolated(model, measured)).toBe('isolated transformer');
+    expect(stillPrepared(model, measured)).toBe('isolated transformer');
     expect(minutes('ohms transformer.secondary')).toBe(minutes('ohms transformer.primary'));
-    expect(minutes('ohms transformer.secondary', isolated(model, measured))).toBe(0.5);
-    expect(minutes('ohms main-coil', isolated(model, measured))).toBe(minutes('ohms main-coil'));
+    expect(minutes('ohms transformer.secondary', stillPrepared(model, measured))).toBe(0.5);
+    expect(minutes('ohms main-coil', stillPrepared(model, measured))).toBe(minutes('ohms main-coil'));
   });
 
   test('while the knob is held, the pilot is seen for nothing and the millivolts cost their own reading', () => {

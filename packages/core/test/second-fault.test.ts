@@ -1,6 +1,6 @@
 import { Engine } from '../src/diagnosis';
-import type { Episode, Evidence, Observation } from '../src/question';
-import { NORMAL_SETUP, type Outcome } from '../src/simulation';
+import type { Evidence, Observation } from '../src/question';
+import { type Episode, NORMAL_SETUP, type Outcome } from '../src/simulation';
 import { profile } from './models';
 
 const model = profile('furnace-condensing');

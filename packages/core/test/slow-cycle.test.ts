@@ -2,17 +2,16 @@ import { followed, watchedTry } from '../src/analysis';
 import { measureVolts } from '../src/circuit';
 import { Engine } from '../src/diagnosis';
 import { type Hypothesis, predicts } from '../src/inference';
-import { inBrief, predictionWords } from '../src/presentation';
-import type { Observation, Prediction, Question } from '../src/question';
-import { fitOf, likelihood } from '../src/question/likelihood';
-import { predict } from '../src/question/predict';
+import { predictionBriefly, predictionWords, readingBriefly } from '../src/presentation';
+import { kindOf, likelihood, type Observation, type Prediction, type Question } from '../src/question';
 import { quantityAt, type Trace } from '../src/simulation';
-import { formatReading } from '../src/units';
 import { condemned, hypothesis } from './condemned';
 import { FAMILIES, profile } from './models';
 import { traceOf } from './runs';
 
 // What stands for seconds and then changes, again and again: somebody comes in either part of it.
+
+const US = { units: 'us' } as const;
 
 type Volts = Extract<Question, { kind: 'volts' }>;
 
@@ -43,7 +42,7 @@ describe.each(FAMILIES)('slow cycles: %s', (id) => {
       if (repeats === undefined) continue;
       for (const { net, black } of model.points) {
         const q: Volts = { ...(first!.question as Volts), red: net, black, phase: -1 };
-        const p = predict(model, trace, h.faults, q);
+        const p = kindOf(q).predict(model, { trace, faults: h.faults }, q);
         if (p.kind !== 'volts' || !p.shorter) continue;
         slow++;
         const values = lookedIn(trace, q, repeats + (trace.end - repeats > 1000 ? 500 : 0), trace.end);
@@ -70,7 +69,13 @@ describe('a reading in a slow cycle', () => {
   const expected = engine.expect(evidence, half, valve) as Extract<Prediction, { kind: 'volts' }>;
   const fit = (value: number): number =>
     likelihood(
-      fitOf(model, { ...valve, reading: { kind: 'value', value, dimension: 'voltage' } }, expected, { top: 30 }),
+      kindOf(valve).fit(
+        model,
+        { ...valve, reading: { kind: 'value', value, dimension: 'voltage' } },
+        expected,
+        { top: 30 },
+        undefined,
+      ),
     );
 
   test('either value fits, a third does not', () => {
@@ -78,22 +83,23 @@ describe('a reading in a slow cycle', () => {
     expect(shorter).toBeDefined();
     expect([expected.volts < 1, shorter!.value > 24]).toEqual([true, true]);
     expect(Math.min(fit(expected.volts), fit(shorter!.value))).toBeGreaterThan(50 * fit(12));
-    expect(predictionWords(model, valve, expected)).toMatch(/^0 V, at times 2\d\.\d V$/);
+    expect(predictionWords(model, valve, expected, US)).toMatch(/^0 V, at times 2\d\.\d V$/);
   });
 
   test('beside a point of a drawing, every voltage is said in brief', () => {
-    const brief = (p: Prediction): string => inBrief(predictionWords(model, valve, p));
+    const brief = (p: Prediction): string => predictionBriefly(model, valve, p, US);
     expect(brief(expected)).toMatch(/^0 \/ 2\d\.\d V$/);
     expect(brief({ kind: 'unsteady', low: 15, high: 18, absent: false })).toBe('15–18 V ~');
     expect(brief({ kind: 'ghost', absent: false })).toBe('ghost');
     expect(brief({ kind: 'volts', volts: 26.1, absent: false })).toBe('26.1 V');
-    expect(inBrief(formatReading({ kind: 'range', low: 15, high: 18, dimension: 'voltage' }))).toBe('15–18 V ~');
+    expect(readingBriefly({ kind: 'range', low: 15, high: 18, dimension: 'voltage' }, {}, US)).toBe('15–18 V ~');
   });
 
   test('a limit that opens and closes is isolated in either state, as long as it stands in each', () => {
     const limit = model.parts.find((p) => p.id === 'water-limit')!;
     const trace = traceOf(model, ['filter.half-blocked']);
-    const p = predict(model, trace, half.faults, { kind: 'ohms', part: limit.index, branch: '' });
+    const asked: Question = { kind: 'ohms', part: limit.index, branch: '' };
+    const p = kindOf(asked).predict(model, { trace, faults: half.faults }, asked);
     if (p.kind !== 'ohms' || !p.shorter) throw new Error('one state only');
     let open = 0;
     for (let at = 0; at < trace.end; at += 53) {
@@ -103,7 +109,7 @@ describe('a reading in a slow cycle', () => {
     const share = open / (trace.end / 53);
     const told = p.ohms === Infinity ? 1 - p.shorter.share : p.shorter.share;
     expect(Math.abs(told - share)).toBeLessThan(0.02);
-    expect(predictionWords(model, { kind: 'ohms', part: limit.index, branch: '' }, p)).toContain('OL');
+    expect(predictionWords(model, { kind: 'ohms', part: limit.index, branch: '' }, p, US)).toContain('OL');
   });
 
   test('a steady appliance has one value, and a quick flicker is no slow cycle', () => {
@@ -118,7 +124,7 @@ describe('a reading in a slow cycle', () => {
       black: furnace.nets.indexOf('C'),
       phase: furnace.phases.findIndex((p) => p.trial),
     };
-    expect(predict(furnace, trace, [], q).kind).toBe('unsteady');
+    expect(kindOf(q).predict(furnace, { trace, faults: [] }, q).kind).toBe('unsteady');
   });
 });
 

@@ -1,15 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '@zetalysis/core/diagnosis';
-import { guideOf } from '@zetalysis/core/presentation';
+import { drawingOf, guideOf } from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
-import { drawingOf } from '../src/engine/drawing';
 import { changedRungs, compareGuides } from '../src/places/library/compare';
 
 const load = (id: string, variant?: string) => {
   const source = readFileSync(join(__dirname, `../../../profiles/${id}.yaml`), 'utf8');
   const model = loadProfile(source, id, variant === undefined ? {} : { variant });
-  return { guide: guideOf(new Engine(model), 'us'), drawing: drawingOf(model) };
+  return { guide: guideOf(new Engine(model), { units: 'us' }), drawing: drawingOf(model) };
 };
 const family = load('steam-standing-pilot');
 const plain = load('steam-standing-pilot', 'no-damper');

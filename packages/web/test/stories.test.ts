@@ -1,13 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '@zetalysis/core/diagnosis';
+import { drawingOf, proofView, testsView, viewOf, type ViewOptions } from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import { caseHead, type EventBody, loadCase, reduceCall } from '@zetalysis/core/visit';
-import { drawingOf } from '../src/engine/drawing';
-import { proofView } from '../src/engine/proof-view';
-import { testsView } from '../src/engine/test-view';
-import { viewOf, type ViewOptions } from '../src/engine/view';
 import { logged } from './events';
 
 const ROOT = join(__dirname, '../../..');

@@ -1,13 +1,12 @@
 import { coverage, type Coverage } from '@zetalysis/core/analysis';
 import { Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
+import { type Finding, MISREPORTED, type Policy, SimulatedTechnician, SimulatedVisit } from '@zetalysis/core/practice';
 import { loadProfile, type Model } from '@zetalysis/core/profile';
+import { type FaultRef, Random, VirtualAppliance } from '@zetalysis/core/simulation';
 import { profileSource } from '../files';
-import { Appliance, MISREPORTED } from './appliance';
 import { calibrationError, type Weighed } from './calibration';
 import { optimumRatios } from './optimum';
-import { Random } from './random';
-import { Visit, type Finding, type Policy } from './visit';
 
 /** The figures of one profile. Shares are weighted by how likely each fault is; `plain` counts every fault alike. */
 export interface Score {
@@ -82,9 +81,14 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
   const faults = known.faults.filter((h) => !known.silent.includes(h));
   const withheldBy = withholding(model, known);
   const played = drawVisits(faults, size).map(({ hidden, seed, weight }) => {
-    const appliance = Appliance.drawn(text, file, hidden.faults, new Random(seed));
+    const technician = technicianAt(text, file, hidden.faults, new Random(seed));
     const play = (policy: Policy, misreported = MISREPORTED): Played => {
-      const visit = new Visit(engine, appliance.again(misreported), policy, policy === 'knowing' ? hidden : undefined);
+      const visit = new SimulatedVisit(
+        engine,
+        technician.again(misreported),
+        policy,
+        policy === 'knowing' ? hidden : undefined,
+      );
       const finding = visit.diagnose();
       return { hidden, weight, finding, right: isRight(known, hidden, finding.named) };
     };
@@ -93,7 +97,7 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
       walk: play('walk'),
       knowing: play('knowing'),
       double: play('advice', 2 * MISREPORTED),
-      withheld: { weight, ...withheldBy(hidden, appliance.again()) },
+      withheld: { weight, ...withheldBy(hidden, technician.again()) },
     };
   });
   const advice = played.map((p) => p.advice);
@@ -130,6 +134,10 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
     silent: known.silent.map((h) => h.id),
   };
 }
+
+/** A technician before an appliance drawn from a type. */
+const technicianAt = (text: string, file: string, hidden: readonly FaultRef[], random: Random): SimulatedTechnician =>
+  new SimulatedTechnician(VirtualAppliance.drawn(text, file, hidden, random), random);
 
 /**
  * Every fault at least once, and the likely ones oftener: `per` times as many visits as there are faults, shared out by how
@@ -191,19 +199,19 @@ function playPairs(
     const first = drawn(repairable, random);
     let second = drawn(repairable, random);
     while (second.faults[0]!.part === first.faults[0]!.part) second = drawn(repairable, random);
-    const appliance = Appliance.drawn(text, file, [...first.faults, ...second.faults], random);
-    const visit = new Visit(engine, appliance, 'advice');
+    const technician = technicianAt(text, file, [...first.faults, ...second.faults], random);
+    const visit = new SimulatedVisit(engine, technician, 'advice');
     for (let r = 0; r < MOST_REPAIRS; r++) {
       const { named } = visit.diagnose();
       const parts = engine.hypotheses.filter((h) => h.repair === named).flatMap((h) => h.faults.map((f) => f.part));
       if (parts.length === 0) break;
       visit.repair(parts);
-      if (appliance.runs(visit.episodes)) break;
+      if (technician.appliance.runs(visit.episodes)) break;
     }
     const repaired = visit.episodes[visit.episodes.length - 1]!.repaired;
     const left = [first, second].filter((h) => !repaired.includes(h.faults[0]!.part));
     // What does not show once the other is mended cannot be found on this visit.
-    if (left.length === 0 || (left.length === 1 && appliance.runs(visit.episodes))) mended++;
+    if (left.length === 0 || (left.length === 1 && technician.appliance.runs(visit.episodes))) mended++;
   }
   return { visits: size.pairs, mended: mended / size.pairs };
 }
@@ -227,13 +235,13 @@ interface Withheld {
 function withholding(model: Model, known: Coverage) {
   // Visits of one fault come one after the other.
   let last: { repair: string; engine: Engine } | undefined;
-  return (hidden: Hypothesis, appliance: Appliance): Omit<Withheld, 'weight'> => {
+  return (hidden: Hypothesis, technician: SimulatedTechnician): Omit<Withheld, 'weight'> => {
     if (last?.repair !== hidden.repair) {
       // The whole repair is withheld: its other modes would name the same part.
       const gone = Object.fromEntries(known.faults.filter((h) => h.repair === hidden.repair).map((h) => [h.id, 0]));
       last = { repair: hidden.repair, engine: new Engine(model, gone) };
     }
-    const finding = new Visit(last.engine, appliance, 'advice').diagnose();
+    const finding = new SimulatedVisit(last.engine, technician, 'advice').diagnose();
     // Its own way of failing is not in the model: naming the part that is broken is all that can be right.
     const right = isRight(known, hidden, finding.named) || namesBroken(model, hidden, finding.named);
     const wrong = finding.proved && !right;

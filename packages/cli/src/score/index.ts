@@ -1,8 +1,8 @@
+import { MISREPORTED } from '@zetalysis/core/practice';
 import { parseArgs } from 'node:util';
 import { profileIds, profileSource } from '../files';
 import type { Command } from '../main';
 import { UsageError } from '../usage';
-import { MISREPORTED } from './appliance';
 import { sideBySide } from './side-by-side';
 import { scoreProfile, type Score } from './figures';
 

@@ -1,9 +1,9 @@
 import type { Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
-import { type Evidence, FIRST_EPISODE } from '@zetalysis/core/question';
+import type { Evidence } from '@zetalysis/core/question';
+import { FIRST_EPISODE, Random } from '@zetalysis/core/simulation';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import { minutesFor, MOST_TO_PLAN, rankTests, type Test } from '@zetalysis/core/test-choice';
-import type { Random } from './random';
 
 const NORMAL: Evidence = { episodes: [FIRST_EPISODE], items: [] };
 /** Tests in one small problem. */

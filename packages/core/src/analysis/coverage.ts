@@ -1,6 +1,6 @@
 import type { Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
-import { type Prediction, type Question, readsOpen } from '../question';
+import { kindOf } from '../question';
 import { NORMAL_SETUP } from '../simulation';
 import { setupFor } from '../test-choice';
 
@@ -41,34 +41,8 @@ function signature(engine: Engine, h: Hypothesis): string {
   return engine.tests
     .map((test) => {
       const chain = [{ setup: setupFor(NORMAL_SETUP, test.intervention), repaired: [] }];
-      return rounded(engine.traces.predict(h.faults, chain, test.question), ratedOf(engine, test.question));
+      const prediction = engine.traces.predict(h.faults, chain, test.question);
+      return kindOf(test.question).coarse(engine.model, test.question, prediction);
     })
     .join(';');
-}
-
-/** Volts of the source behind the red probe: millivolts are told apart in finer steps than line volts. */
-const ratedOf = ({ model }: Engine, q: Question): number =>
-  q.kind === 'volts'
-    ? Math.max(model.ratedVolts[q.red]!, q.black === model.ground ? 0 : model.ratedVolts[q.black]!)
-    : 0;
-
-/** Predictions rounded to what a meter can tell apart. */
-function rounded(p: Prediction, rated: number): string {
-  const step = Math.min(0.5, 0.02 * rated);
-  switch (p.kind) {
-    case 'choice':
-      return `${p.answer}`;
-    case 'volts':
-      return p.volts < step ? 'dead' : `${Math.round(Math.log(p.volts) * 12)}V`;
-    case 'ghost':
-      return 'dead';
-    case 'unsteady':
-      return `u${Math.round(p.high / (6 * step))}`;
-    case 'ohms':
-      return readsOpen(p.ohms) ? 'OL' : `${Math.round(Math.log(Math.max(p.ohms, 0.2)) * 4)}`;
-    case 'number':
-      return p.value === 0 ? '0' : `${Math.sign(p.value) * Math.round(Math.log(Math.abs(p.value)) * 6)}`;
-    case 'never':
-      return 'never';
-  }
 }

@@ -1,5 +1,6 @@
 import type { Engine } from '../diagnosis';
-import { FIRST_EPISODE, type Prediction, type Question } from '../question';
+import type { Prediction, Question } from '../question';
+import { FIRST_EPISODE } from '../simulation';
 
 const NORMAL = [FIRST_EPISODE];
 

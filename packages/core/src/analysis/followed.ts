@@ -1,7 +1,6 @@
 import type { Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
-import { synthesise } from '../proof';
-import type { Evidence } from '../question';
+import { type Evidence, observationOf } from '../question';
 import { episodesFor } from '../test-choice';
 
 /**
@@ -17,7 +16,7 @@ export function followed(engine: Engine, h: Hypothesis, before: Evidence, ids: r
     const normal = episodes[episodes.length - 1]!;
     episodes = episodesFor(episodes, test);
     const prediction = engine.expect({ episodes, items }, h, test.question);
-    const observation = synthesise(engine.model, test.question, prediction)!;
+    const observation = observationOf(engine.model, test.question, prediction)!;
     items.push({ id, episode: episodes.length - 1, observation });
     if (test.intervention) episodes = [...episodes, normal];
   }

@@ -1,7 +1,7 @@
 import type { Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
-import { synthesise } from '../proof';
-import { type Evidence, FIRST_EPISODE, type Question } from '../question';
+import { type Evidence, observationOf, type Question } from '../question';
+import { FIRST_EPISODE } from '../simulation';
 import { followed } from './followed';
 
 /** What is seen of one try for heat when a fault is there and nobody errs. */
@@ -16,7 +16,7 @@ export function watchedTry(engine: Engine, h: Hypothesis): Evidence {
     items: questions.map((q, i) => ({
       id: `watched ${i}`,
       episode: 0,
-      observation: synthesise(engine.model, q, engine.expect(nothing, h, q))!,
+      observation: observationOf(engine.model, q, engine.expect(nothing, h, q))!,
     })),
   };
 }

@@ -1,6 +1,6 @@
 import type { Assessment, Engine } from '../diagnosis';
 import type { Model } from '../profile';
-import type { Question } from '../question';
+import { kindOf, type Question } from '../question';
 import type { RankedTest } from '../test-choice';
 
 /** A part worth loading into the van, and how likely it is to be needed. */
@@ -30,8 +30,7 @@ export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] 
 }
 
 /** Whether a customer can tell: the complaint, what happened before, and what is seen without opening anything. */
-export const byTelephone = (model: Model, q: Question): boolean =>
-  q.kind === 'look' ? model.looks[q.look]!.before : q.kind === 'told' || q.kind === 'seen' || q.kind === 'code';
+export const byTelephone = (model: Model, q: Question): boolean => kindOf(q).byTelephone?.(model, q) === true;
 
 /** Of the tests worth making, those that a customer can answer on the telephone, in the order given. */
 export function telephoneQuestions(model: Model, ranked: readonly RankedTest[]): RankedTest[] {

@@ -1,23 +1,21 @@
 import { type TestingStandard, USUAL_STANDARD } from '../standards';
-import { formatQuantity } from '../units';
-import type { Judgement } from './judge';
+import type { Judgement, JudgementMessage, Verdict } from './judgement';
 
 /** From here an open-circuit thermocouple is strong, and below this its hold-in is unreliable; volts. Common practice, no source. */
 const STRONG = 0.025;
 const UNRELIABLE = 0.017;
 
+type Found = Extract<JudgementMessage, { message: 'thermocouple' }>['data']['found'];
+
 /** Judges the open-circuit voltage of a thermocouple in its pilot flame, unscrewed at the valve. The sign is the meter's. */
-export function judgeThermocouple(volts: number, standard: TestingStandard = USUAL_STANDARD): Judgement {
-  const size = Math.abs(volts);
-  const shown = formatQuantity(size, 'voltage');
-  const minimum = formatQuantity(standard.thermocoupleVolts, 'voltage');
-  if (size >= Math.max(STRONG, standard.thermocoupleVolts)) return { verdict: 'good', words: `${shown} is strong.` };
-  if (size >= standard.thermocoupleVolts)
-    return { verdict: 'good', words: `${shown} is enough (minimum ${minimum}); expect it to fall with the years.` };
-  if (size >= UNRELIABLE)
-    return {
-      verdict: 'marginal',
-      words: `${shown} is under the minimum of ${minimum}: clean it, set the flame, test again.`,
-    };
-  return { verdict: 'bad', words: `${shown} cannot hold the magnet for sure (minimum ${minimum}).` };
+export function judgeThermocouple(reading: number, standard: TestingStandard = USUAL_STANDARD): Judgement {
+  const volts = Math.abs(reading);
+  const minimum = standard.thermocoupleVolts;
+  const judged = (verdict: Verdict, found: Found): Judgement => ({
+    verdict,
+    says: { message: 'thermocouple', data: { volts, minimum, found } },
+  });
+  if (volts >= Math.max(STRONG, minimum)) return judged('good', 'strong');
+  if (volts >= minimum) return judged('good', 'enough');
+  return volts >= UNRELIABLE ? judged('marginal', 'under') : judged('bad', 'cannot-hold');
 }

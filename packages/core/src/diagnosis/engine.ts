@@ -20,18 +20,18 @@ import {
   type ProofPlan,
   prove,
 } from '../proof';
-import { askedKey, chainKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
-import { CircuitStates, setupKey, Trajectories } from '../simulation';
+import { askedKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
+import type { Role } from '../rules';
+import { chainKey, CircuitStates, setupKey, Trajectories } from '../simulation';
 import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import {
-  isolated,
   mayPropose,
   minutesFor,
   type OutcomeClasses,
   type RankedTest,
   rankTests,
-  type Role,
   setupFor,
+  stillPrepared,
   type Test,
   testsOf,
 } from '../test-choice';
@@ -160,7 +160,7 @@ export class Engine {
 
   /** Tests worth making now, best first; terminal by terminal when the standard wants it so. */
   next(situation: Situation, assessment: Assessment): RankedTest[] {
-    const { evidence, standard = USUAL_STANDARD, prepared = isolated(this.model, evidence) } = situation;
+    const { evidence, standard = USUAL_STANDARD, prepared = stillPrepared(this.model, evidence) } = situation;
     const { hypotheses } = assessment;
     // With nothing that fits, the ranking means little: what splits all of them best is asked first.
     const probabilities = assessment.noHypothesisFits ? flattened(assessment.probabilities) : assessment.probabilities;
@@ -227,7 +227,7 @@ export class Engine {
 
   private proofOf(
     suspect: Hypothesis,
-    { evidence, standard = USUAL_STANDARD, prepared = isolated(this.model, evidence) }: Situation,
+    { evidence, standard = USUAL_STANDARD, prepared = stillPrepared(this.model, evidence) }: Situation,
     assessment: Assessment,
     offered: readonly Test[],
   ): ProofPlan {

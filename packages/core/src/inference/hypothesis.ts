@@ -1,5 +1,6 @@
 import type { Model } from '../profile';
 import type { FaultRef } from '../simulation';
+import { ASSUMED } from '../standards';
 
 /** One explanation of what is wrong. Single faults have one fault, pairs two; healthy and unknown have none. */
 export interface Hypothesis {
@@ -24,14 +25,6 @@ export interface Hypothesis {
 /** Whether a hypothesis makes predictions of its own: it can be simulated. */
 export const predicts = (h: Hypothesis): boolean => h.kind === 'healthy' || h.kind === 'fault';
 
-/** Rate of "nothing is broken" and of "something the model does not know", in units of fault rates. */
-const HEALTHY_RATE = 2;
-const UNKNOWN_RATE = 0.5;
-/** A fault that comes and goes shows in about every other visit. */
-const SHOWS = 0.5;
-/** Share of calls with two faults at once; each pair gets its part by the product of its members' rates. */
-const PAIR_SHARE = 0.1;
-
 export interface RateFactors {
   /** Multiplies the relative rate of a fault mode, by `part.mode`: counts from a shop's own book. */
   readonly [fault: string]: number;
@@ -40,7 +33,14 @@ export interface RateFactors {
 /** All single-fault hypotheses of a model with their prior probabilities. */
 export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesis[] {
   const raw: (Omit<Hypothesis, 'index' | 'prior'> & { rate: number })[] = [
-    { ...NAMELESS, id: 'healthy', kind: 'healthy', rate: HEALTHY_RATE, repair: 'none', words: 'Nothing is broken' },
+    {
+      ...NAMELESS,
+      id: 'healthy',
+      kind: 'healthy',
+      rate: ASSUMED.healthyRate,
+      repair: 'none',
+      words: 'Nothing is broken',
+    },
   ];
   for (const part of model.parts)
     part.modes.forEach((mode, index) => {
@@ -55,7 +55,7 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
         faults: [{ part: part.index, mode: index }],
         occurs: 1,
         rate: rate * (1 - comesAndGoes),
-        repair: mode.repair === 'none' ? 'none' : repairKey(whole.id, part.kind.name, mode.repair),
+        repair: mode.repair === 'none' ? 'none' : repairKey(whole.id, part.kind.nature === 'connector', mode.repair),
         breaks: mode.repair === 'none' ? undefined : (tripped ?? whole.index),
         cause: tripped === undefined ? undefined : part.index,
         words: `The ${part.title} ${mode.words}`,
@@ -65,7 +65,7 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
         raw.push({
           ...always,
           id: `${id}~`,
-          occurs: SHOWS,
+          occurs: ASSUMED.comesAndGoesShows,
           rate: rate * comesAndGoes,
           words: `${always.words}, off and on`,
         });
@@ -74,7 +74,7 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
     ...NAMELESS,
     id: 'unknown',
     kind: 'unknown',
-    rate: UNKNOWN_RATE,
+    rate: ASSUMED.unknownRate,
     repair: 'unknown',
     words: 'Something this model does not know',
   });
@@ -96,7 +96,7 @@ export function pairOf(first: Hypothesis, second: Hypothesis, index: number, rep
     kind: 'fault',
     faults: [...lead.faults, ...rest.faults],
     occurs: 1,
-    prior: PAIR_SHARE * first.prior * second.prior,
+    prior: ASSUMED.pairShare * first.prior * second.prior,
     repair: lead.repair,
     breaks: lead.breaks,
     cause: lead.cause,
@@ -107,6 +107,6 @@ export function pairOf(first: Hypothesis, second: Hypothesis, index: number, rep
 }
 
 /** Pins of one connector are mended by one remake of the connector. */
-function repairKey(part: string, kind: string, repair: string): string {
-  return kind === 'plug-pin' ? `${part.slice(0, part.indexOf('/'))}:reconnect` : `${part}:${repair}`;
+function repairKey(part: string, connector: boolean, repair: string): string {
+  return connector ? `${part.slice(0, part.indexOf('/'))}:reconnect` : `${part}:${repair}`;
 }

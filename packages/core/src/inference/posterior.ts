@@ -1,16 +1,17 @@
 import type { Model } from '../profile';
 import {
   askedKey,
-  type Episode,
   equal,
   type Evidence,
   type EvidenceItem,
   type Fit,
-  fitOf,
+  kindOf,
   likelihood,
   type Prediction,
   scaleOf,
 } from '../question';
+import type { Episode } from '../simulation';
+import { ASSUMED } from '../standards';
 import { type Hypothesis, predicts } from './hypothesis';
 import type { Traces } from './traces';
 
@@ -31,14 +32,6 @@ export interface ItemFit {
   readonly episode: Episode;
 }
 
-/** A part that is broken in an unlisted way does, half the time, something like one of the listed ways. */
-const OTHER_LIKE_LISTED = 0.5;
-/** What an unlisted way of failing is worth beside a blind guess when it does nothing like the listed ones. */
-const OTHER_UNLIKE = 0.5;
-/** A new part that is bad, the wrong variant or badly fitted, as a share of repairs; and when it was measured first. */
-const BAD_REPAIR = 0.03;
-const BAD_THOUGH_MEASURED = 0.006;
-
 /** Compares every item with every hypothesis. Hypotheses that predict (healthy, faults, pairs) are simulated. */
 export function fitEvidence(
   model: Model,
@@ -54,14 +47,15 @@ export function fitEvidence(
     );
     const known = predictions.filter((p) => p !== undefined);
     const scale = scaleOf(model, item.observation, known);
-    const fits = predictions.map((p) => p && fitOf(model, item.observation, p, scale, predictions[0]));
+    const kind = kindOf(item.observation);
+    const fits = predictions.map((p) => p && kind.fit(model, item.observation, p, scale, predictions[0]));
     const episode = evidence.episodes[item.episode]!;
     const fitsIfBad = new Map<number, Fit>();
     for (const h of hypotheses)
       if (h.kind === 'fault' && h.faults.some((f) => episode.repaired.includes(f.part))) {
         const unmended = chain.map((e) => ({ ...e, repaired: without(e, h) }));
         const prediction = traces.predict(h.faults, unmended, item.observation);
-        fitsIfBad.set(h.index, fitOf(model, item.observation, prediction, scale, predictions[0]));
+        fitsIfBad.set(h.index, kind.fit(model, item.observation, prediction, scale, predictions[0]));
       }
     return {
       item,
@@ -187,7 +181,7 @@ function withBadRepair(
 function badShare(h: Hypothesis, evidence: Evidence): number {
   const last = evidence.episodes[evidence.episodes.length - 1]!;
   const measured = h.faults.every((f) => !last.repaired.includes(f.part) || last.measured?.includes(f.part) === true);
-  return measured ? BAD_THOUGH_MEASURED : BAD_REPAIR;
+  return measured ? ASSUMED.badThoughMeasured : ASSUMED.badRepair;
 }
 
 /** An unlisted way of failing: something like the listed ways of the part, or anything at all; mended by its repair. */
@@ -208,18 +202,17 @@ function otherLog(
     const base = bases[g]!;
     if (evidence.episodes[group.episode]!.repaired.includes(part)) {
       mended += logOf(groupLikelihood(group.items.map((i) => i.sound)));
-      notMended += logOf(base * OTHER_UNLIKE);
+      notMended += logOf(base * ASSUMED.otherUnlike);
       return;
     }
     const listed =
       siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + single[g]![s.index]!, 0) / siblings.length;
-    log += logOf(OTHER_LIKE_LISTED * listed + (1 - OTHER_LIKE_LISTED) * base * OTHER_UNLIKE);
+    log += logOf(ASSUMED.otherLikeListed * listed + (1 - ASSUMED.otherLikeListed) * base * ASSUMED.otherUnlike);
   });
   return log + logMix(badShare(h, evidence), notMended, mended);
 }
 
-/** What each further reading of the same question adds, as a share of an independent one, and how many count. */
-const REPEAT_WORTH = 0.25;
+/** How many readings of the same question count at all. */
 const REPEATS_COUNTED = 4;
 
 function groupLikelihood(fits: readonly (Fit | undefined)[]): number {
@@ -229,7 +222,7 @@ function groupLikelihood(fits: readonly (Fit | undefined)[]): number {
     product *= likelihood(fit);
   }
   const n = fits.length;
-  return n === 1 ? product : product ** ((1 + REPEAT_WORTH * (Math.min(n, REPEATS_COUNTED) - 1)) / n);
+  return n === 1 ? product : product ** ((1 + ASSUMED.repeatWorth * (Math.min(n, REPEATS_COUNTED) - 1)) / n);
 }
 
 function normalise(logs: Float64Array): Float64Array {

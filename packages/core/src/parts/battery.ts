@@ -40,5 +40,6 @@ export const battery: PartKind = {
   },
   feeds: (spec) => ({ volts: num(spec, 'volts'), frequency: 'dc' }),
   deadTests: () => [],
+  role: () => 'source',
   symbol: () => 'source',
 };

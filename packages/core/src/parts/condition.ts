@@ -13,5 +13,7 @@ export const condition: PartKind = {
   modes: () => [],
   electrical: () => OPEN,
   deadTests: () => [],
+  nature: 'condition',
+  role: () => 'conductor',
   symbol: () => 'wire',
 };

@@ -33,13 +33,20 @@ export const control: PartKind = {
   modes: (spec) => {
     const weight = num(spec, 'weight');
     const modes: FaultMode[] = [
-      { id: 'dead', words: 'is dead though it is powered', relativeRate: weight * 1.5, repair: 'replace' },
+      {
+        id: 'dead',
+        words: 'is dead though it is powered',
+        relativeRate: weight * 1.5,
+        repair: 'replace',
+        takesAway: 'everything',
+      },
     ];
     for (const port of portsOf(spec)) {
       if (port.role === 'contact')
         modes.push({
           id: `${port.name}-dead`,
           words: `never switches its ${port.name} output on`,
+          takesAway: { output: port.name },
           relativeRate: weight,
           repair: 'replace',
         });
@@ -47,6 +54,7 @@ export const control: PartKind = {
         modes.push({
           id: `${port.name}-dead`,
           words: `puts nothing out at ${port.name}`,
+          takesAway: { output: port.name },
           relativeRate: weight * 0.5,
           repair: 'replace',
         });
@@ -54,6 +62,7 @@ export const control: PartKind = {
         modes.push({
           id: `${port.name}-deaf`,
           words: `does not notice its ${port.name} input`,
+          takesAway: { input: port.name },
           relativeRate: weight * 0.4,
           repair: 'replace',
         });
@@ -77,6 +86,12 @@ export const control: PartKind = {
   },
   yields: true,
   deadTests: () => [],
+  nature: 'control',
+  drawnAlone: false,
+  role: (branch, spec) => {
+    const { role } = portsOf(spec).find((p) => p.name === branch)!;
+    return role === 'contact' ? 'contact' : role === 'feed' ? 'source' : 'consumer';
+  },
   symbol: (branch, spec) => {
     const role = portsOf(spec).find((p) => p.name === branch)!.role;
     return role === 'contact' ? 'contact' : role === 'feed' ? 'source' : 'load';

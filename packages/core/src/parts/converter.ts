@@ -30,5 +30,6 @@ export const converter: PartKind = {
   move: (view) => actsWhileFed(view, { to: 'on', after: 300 }, { to: 'off', after: 100 }),
   feeds: (spec, branch) => (branch === 'output' ? { volts: num(spec, 'volts'), frequency: 'dc' } : undefined),
   deadTests: () => [],
+  role: (branch) => (branch === 'output' ? 'source' : 'consumer'),
   symbol: (branch) => (branch === 'output' ? 'source' : 'load'),
 };

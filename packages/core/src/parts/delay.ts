@@ -37,5 +37,6 @@ export const delay: PartKind = {
   },
   waits: (spec) => [{ words: 'before it passes', seconds: num(spec, 'wait') }],
   deadTests: () => [],
+  role: () => 'contact',
   symbol: () => 'contact',
 };

@@ -22,5 +22,6 @@ export const earthReference: PartKind = {
   ],
   electrical: (_spec, _state, fault) => (fault === 'swapped' ? OPEN : CLOSED),
   deadTests: () => [],
+  role: () => 'conductor',
   symbol: () => 'wire',
 };

@@ -18,5 +18,6 @@ export const flameRod: PartKind = {
   ],
   electrical: (spec, _state, fault) => (fault === 'grounded' ? CLOSED : ohms(num(spec, 'leakage'))),
   deadTests: () => [{ branch: '', title: 'rod to ground', low: 1e6, high: Infinity }],
+  role: () => 'consumer',
   symbol: () => 'rod',
 };

@@ -1,4 +1,4 @@
-import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { closedContact, num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /**
  * Opening time of a fast blade fuse against the multiple of its rating, seconds: the shape of the usual
@@ -46,6 +46,8 @@ export const fuse: PartKind = {
     if (state === 'blown') return undefined;
     return Number.isFinite(drive) ? { to: 'blown', after: drive } : undefined;
   },
-  deadTests: () => [{ branch: '', title: 'fuse link', low: 0, high: 1 }],
+  deadTests: () => [closedContact('fuse link')],
+  nature: 'fuse',
+  role: () => 'conductor',
   symbol: () => 'fuse',
 };

@@ -40,5 +40,6 @@ export const glowIgniter: PartKind = {
   deadTests: (spec) => [
     { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') },
   ],
+  role: () => 'consumer',
   symbol: () => 'igniter',
 };

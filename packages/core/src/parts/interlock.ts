@@ -1,4 +1,4 @@
-import { CLOSED, num, OPEN, other, type PartKind, type Spec } from './part-kind';
+import { CLOSED, closedContact, num, OPEN, other, type PartKind, type Spec } from './part-kind';
 
 const earlyPoint = (spec: Spec): number =>
   num(spec, 'closes-at') + num(spec, 'early-share') * (num(spec, 'opens-at') - num(spec, 'closes-at'));
@@ -34,12 +34,14 @@ export const interlock: PartKind = {
       words: 'stays open though it should be closed',
       relativeRate: num(spec, 'open-weight'),
       repair: 'replace',
+      leaves: 'open',
     },
     {
       id: 'stuck-closed',
       words: 'stays closed though it should open',
       relativeRate: num(spec, 'stuck-weight'),
       repair: 'replace',
+      leaves: 'closed',
     },
     ...(spec['manual-reset'] === true
       ? [
@@ -49,6 +51,7 @@ export const interlock: PartKind = {
             relativeRate: num(spec, 'tripped-weight'),
             repair: 'reset',
             starts: 'tripped',
+            leaves: 'tripped',
           } as const,
         ]
       : []),
@@ -89,7 +92,10 @@ export const interlock: PartKind = {
     ...(num(spec, 'early-weight') > 0 ? [{ field: 'senses', value: earlyPoint(spec) }] : []),
   ],
   // What the ohmmeter shows depends on the quantity it senses; the closed contact is judged.
-  deadTests: () => [{ branch: '', title: 'contact', low: 0, high: 1 }],
+  deadTests: () => [closedContact('contact')],
+  role: () => 'contact',
   symbol: () => 'contact',
   mayOpenRightly: () => true,
+  manualReset: (spec) => spec['manual-reset'] === true,
+  bypass: (spec) => (spec['never-bypass'] === true ? 'never' : 'momentary'),
 };

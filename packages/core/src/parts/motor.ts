@@ -1,5 +1,5 @@
 import { actsWhileFed } from './fed';
-import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
 
 /** A single-phase motor: inducer, blower, fan. */
 export const motor: PartKind = {
@@ -43,6 +43,7 @@ export const motor: PartKind = {
   move: (view) =>
     actsWhileFed(view, { to: 'running', after: num(view.spec, 'spin-up') * 1000 }, { to: 'stopped', after: 1000 }),
   actsAt: (spec) => num(spec, 'runs-at'),
-  deadTests: (spec) => [{ branch: '', title: 'winding', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
+  deadTests: (spec) => [winding('', 'winding', num(spec, 'ohms'))],
+  role: () => 'consumer',
   symbol: () => 'motor',
 };

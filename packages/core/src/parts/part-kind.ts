@@ -69,6 +69,10 @@ export interface FaultMode {
   readonly intermittent?: number;
   /** State in which the part is found on arrival (a switch that tripped some time ago). */
   readonly starts?: string;
+  /** How it leaves a switch standing, whatever it senses. */
+  readonly leaves?: 'open' | 'closed' | 'tripped';
+  /** What of a control it takes away: all of it, or one output or input by name. */
+  readonly takesAway?: 'everything' | { readonly output: string } | { readonly input: string };
   /** The mode joins the far end of this branch to a net (a chafed wire, a shorted cable). */
   readonly shorts?: { readonly to: string; readonly r: number };
 }
@@ -110,7 +114,37 @@ export interface DeadTest {
   readonly title: string;
   readonly low: number;
   readonly high: number;
+  /** Something that should pass: judged by the shop's limit for closed contacts. */
+  readonly closedContact?: true;
 }
+
+/** What a closed contact, a wire or a fuse may show at most, as a dead test, ohms. */
+export const closedContact = (title: string): DeadTest => ({ branch: '', title, low: 0, high: 1, closedContact: true });
+
+/** A winding within a fifth of its book value, ohms. */
+export const winding = (branch: string, title: string, ohms: number): DeadTest => ({
+  branch,
+  title,
+  low: ohms * 0.8,
+  high: ohms * 1.2,
+});
+
+/**
+ * What one passage of a part is for: a contact that something opens and closes; a conductor that should always pass; a
+ * source; one of two coupled windings; a consumer, which does something while it is fed.
+ */
+type BranchRole = 'contact' | 'conductor' | 'source' | 'winding' | 'consumer';
+
+/** What a part is to the burner, where that is more than its passages are. */
+type PartNature =
+  /** Runs the program. */
+  | 'control'
+  /** One pin of a plug: remade with all of it. */
+  | 'connector'
+  /** Nothing in the circuit: what is wrong around it. */
+  | 'condition'
+  /** Opens for good when it carried too much. */
+  | 'fuse';
 
 export type Symbol =
   'source' | 'contact' | 'fuse' | 'coil' | 'motor' | 'load' | 'igniter' | 'winding' | 'rod' | 'wire' | 'plug' | 'spark';
@@ -133,6 +167,8 @@ export interface PartKind {
   readonly passing?: readonly string[];
   /** States that stay when everything else settles: a blown fuse, a tripped manual reset. */
   readonly lasting?: (spec: Spec) => readonly string[];
+  /** State in which somebody holds it for its dead test; at rest when nothing is said. */
+  readonly heldForTest?: string;
   modes(spec: Spec): readonly FaultMode[];
   electrical(spec: Spec, state: string, fault: string | undefined, branch: string, frequency: Frequency): Electrical;
   /**
@@ -155,8 +191,21 @@ export interface PartKind {
   waits?(spec: Spec, modes: readonly FaultMode[]): readonly { readonly words: string; readonly seconds: number }[];
   /** A weak source that its load is meant to pull down (a flame feed, a thermocouple). */
   readonly yields?: true;
-  /** Drawn as. */
+  /** What a passage is for. */
+  role(branch: string, spec: Spec): BranchRole;
+  readonly nature?: PartNature;
+  /** Passages that are coupled without being joined. */
+  readonly couplings?: readonly { readonly primary: string; readonly secondary: string }[];
+  /** False for a kind that nobody probes along when it is alone on its rung: sources, bonds, inner loads of a control. */
+  readonly drawnAlone?: false;
+  /** Its voltage is judged by itself, unscrewed and without load. */
+  readonly judgedOpenCircuit?: boolean;
+  /** Drawn as; means nothing else. */
   readonly symbol: (branch: string, spec: Spec) => Symbol;
+  /** A safety that trips and stays open until somebody presses its reset. */
+  readonly manualReset?: (spec: Spec) => boolean;
+  /** Whether somebody may go round it for one watched test. */
+  readonly bypass?: (spec: Spec) => 'momentary' | 'never' | undefined;
   /**
    * Whether the part is a switch that may rightly be open: then an open reading shows the break, and only its sensed
    * quantity tells whether it failed or did its job.

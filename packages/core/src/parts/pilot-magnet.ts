@@ -32,5 +32,6 @@ export const pilotMagnet: PartKind = {
   },
   actsAt: (spec) => num(spec, 'lets-go-at'),
   deadTests: (spec) => [{ branch: '', title: 'magnet winding', low: 0, high: Math.max(1, num(spec, 'ohms') * 2) }],
+  role: () => 'consumer',
   symbol: () => 'coil',
 };

@@ -18,5 +18,8 @@ export const plugPin: PartKind = {
   ],
   electrical: (_spec, _state, fault) => (fault === 'open' ? OPEN : CLOSED),
   deadTests: () => [],
+  nature: 'connector',
+  drawnAlone: false,
+  role: () => 'conductor',
   symbol: () => 'plug',
 };

@@ -1,5 +1,5 @@
 import { fed, NOTHING, PULLS } from './fed';
-import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { CLOSED, num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
 
 /** A relay, contactor or fan timer: its coil moves its contact, at once or after a delay. Plug-in relays work loose. */
 export const relay: PartKind = {
@@ -65,6 +65,7 @@ export const relay: PartKind = {
     { words: 'before it goes off', seconds: num(spec, 'off-delay') },
   ],
   actsAt: (spec) => num(spec, 'pull-in'),
-  deadTests: (spec) => [{ branch: 'coil', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
+  deadTests: (spec) => [winding('coil', 'coil', num(spec, 'ohms'))],
+  role: (branch) => (branch === 'coil' ? 'consumer' : 'contact'),
   symbol: (branch) => (branch === 'coil' ? 'coil' : 'contact'),
 };

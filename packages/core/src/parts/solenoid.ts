@@ -1,5 +1,5 @@
 import { fed, NOTHING, PULLS } from './fed';
-import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
 
 /** A gas valve or solenoid on control voltage: its coil has reactance that the ohmmeter does not see. */
 export const solenoid: PartKind = {
@@ -71,6 +71,7 @@ export const solenoid: PartKind = {
       ? [{ words: 'until its coil is cool', seconds: num(spec, 'cools-in') }]
       : [],
   actsAt: (spec) => num(spec, 'pull-in'),
-  deadTests: (spec) => [{ branch: '', title: 'coil', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 }],
+  deadTests: (spec) => [winding('', 'coil', num(spec, 'ohms'))],
+  role: () => 'consumer',
   symbol: () => 'coil',
 };

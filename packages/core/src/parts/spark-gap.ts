@@ -24,5 +24,6 @@ export const sparkGap: PartKind = {
   move: (view) => actsWhileFed(view, { to: 'sparking', after: 100 }, { to: 'quiet', after: 100 }),
   actsAt: (spec) => num(spec, 'sparks-at'),
   deadTests: () => [],
+  role: () => 'consumer',
   symbol: () => 'spark',
 };

@@ -50,5 +50,6 @@ export const stepper: PartKind = {
       low: num(spec, 'ohms') * 0.9,
       high: num(spec, 'ohms') * 1.1,
     })),
+  role: () => 'consumer',
   symbol: () => 'coil',
 };

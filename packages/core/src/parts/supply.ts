@@ -30,5 +30,7 @@ export const supply: PartKind = {
   },
   feeds: (spec) => ({ volts: num(spec, 'volts'), frequency: 'ac' }),
   deadTests: () => [],
+  drawnAlone: false,
+  role: () => 'source',
   symbol: () => 'source',
 };

@@ -1,4 +1,4 @@
-import { CLOSED, num, OPEN, other, type PartKind } from './part-kind';
+import { CLOSED, closedContact, num, OPEN, other, type PartKind } from './part-kind';
 
 /** A switch worked by a person or by a simple condition: service switch, door switch, thermostat. */
 export const handSwitch: PartKind = {
@@ -12,6 +12,7 @@ export const handSwitch: PartKind = {
   },
   branches: () => [''],
   states: ['open', 'closed'],
+  heldForTest: 'closed',
   modes: (spec) => [
     { id: 'open', words: 'does not close', relativeRate: num(spec, 'weight'), repair: 'replace' },
     other(0.1),
@@ -21,6 +22,8 @@ export const handSwitch: PartKind = {
     const to = view.holds('closed-when') ? 'closed' : 'open';
     return to === view.state ? undefined : { to, after: 50 };
   },
-  deadTests: () => [{ branch: '', title: 'closed contact', low: 0, high: 1 }],
+  bypass: (spec) => (spec['may-join'] === true ? 'momentary' : undefined),
+  deadTests: () => [closedContact('closed contact')],
+  role: () => 'contact',
   symbol: () => 'contact',
 };

@@ -45,7 +45,9 @@ export const thermocouple: PartKind = {
     { field: 'senses', value: 0.8 },
   ],
   yields: true,
+  judgedOpenCircuit: true,
   feeds: (spec) => ({ volts: num(spec, 'volts'), frequency: 'dc' }),
   deadTests: () => [],
+  role: () => 'source',
   symbol: () => 'source',
 };

@@ -9,6 +9,7 @@ export const thermopile: PartKind = {
   ...thermocouple,
   name: 'thermopile',
   title: 'thermopile',
+  judgedOpenCircuit: false,
   fields: {
     ...thermocouple.fields,
     volts: { type: 'voltage', default: 0.6, tolerance: 0.06 },

@@ -58,5 +58,7 @@ export const transformer: PartKind = {
       high: num(spec, `${branch}-ohms`) * 1.2,
     })),
   feeds: (spec, branch) => (branch === 'secondary' ? { volts: num(spec, 'volts'), frequency: 'ac' } : undefined),
+  couplings: [{ primary: 'primary', secondary: 'secondary' }],
+  role: () => 'winding',
   symbol: () => 'winding',
 };

@@ -1,5 +1,5 @@
 import { actsWhileFed } from './fed';
-import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { CLOSED, num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
 
 /** A motorised vent damper: the motor opens the blade, then the end switch passes power to the burner. */
 export const ventDamper: PartKind = {
@@ -42,8 +42,7 @@ export const ventDamper: PartKind = {
     return actsWhileFed(view, { to: 'open', after }, { to: 'shut', after });
   },
   actsAt: (spec) => num(spec, 'runs-at'),
-  deadTests: (spec) => [
-    { branch: 'motor', title: 'motor winding', low: num(spec, 'ohms') * 0.8, high: num(spec, 'ohms') * 1.2 },
-  ],
+  deadTests: (spec) => [winding('motor', 'motor winding', num(spec, 'ohms'))],
+  role: (branch) => (branch === 'motor' ? 'consumer' : 'contact'),
   symbol: (branch) => (branch === 'motor' ? 'motor' : 'contact'),
 };

@@ -1,4 +1,4 @@
-import { CLOSED, type FaultMode, num, ohms, OPEN, type PartKind, text } from './part-kind';
+import { CLOSED, closedContact, type FaultMode, num, ohms, OPEN, type PartKind, text } from './part-kind';
 
 /** A wire, cable or bond that can break, or chafe through to another net. */
 export const wire: PartKind = {
@@ -44,6 +44,8 @@ export const wire: PartKind = {
   },
   electrical: (spec, _state, fault) =>
     fault === 'open' ? OPEN : fault === 'poor' ? ohms(num(spec, 'poor-ohms')) : CLOSED,
-  deadTests: () => [{ branch: '', title: 'wire', low: 0, high: 1 }],
+  deadTests: () => [closedContact('wire')],
+  drawnAlone: false,
+  role: () => 'conductor',
   symbol: () => 'wire',
 };

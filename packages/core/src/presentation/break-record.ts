@@ -1,7 +1,7 @@
 import { type Assessment, type Engine, standingOf, type Suspect } from '../diagnosis';
 import type { RankedTest } from '../test-choice';
 import type { AdviceSnapshot, BreakRecord } from '../visit';
-import { instruction } from './wording';
+import { instruction } from './test-words';
 
 /** Keeps what the advice was, for the record. */
 export function snapshot(engine: Engine, assessment: Assessment, next: readonly RankedTest[]): AdviceSnapshot {

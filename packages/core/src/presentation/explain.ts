@@ -1,8 +1,8 @@
 import type { Hypothesis, ItemFit } from '../inference';
 import type { Model } from '../profile';
 import { likelihood } from '../question';
-import type { UnitSystem } from '../units';
-import { observationWords, predictionWords } from './wording';
+import { observationWords, predictionWords } from './question-words';
+import type { Reader } from './reader';
 
 /** What one piece of evidence says about one suspect. */
 export interface Reason {
@@ -21,7 +21,7 @@ export function explain(
   h: Hypothesis,
   healthy: Hypothesis,
   items: readonly ItemFit[],
-  system: UnitSystem = 'us',
+  reader: Reader,
 ): Reason[] {
   const reasons: Reason[] = [];
   for (const i of items) {
@@ -30,10 +30,10 @@ export function explain(
     if (!fit || !prediction) continue;
     const weight = Math.log10(Math.max(likelihood(fit), 1e-12) / i.base);
     if (Math.abs(weight) < WORTH_SAYING) continue;
-    const seen = observationWords(model, i.item.observation, system);
-    const expected = predictionWords(model, i.item.observation, prediction, system);
+    const seen = observationWords(model, i.item.observation, reader);
+    const expected = predictionWords(model, i.item.observation, prediction, reader);
     const sound = i.predictions[healthy.index];
-    const normal = sound ? predictionWords(model, i.item.observation, sound, system) : expected;
+    const normal = sound ? predictionWords(model, i.item.observation, sound, reader) : expected;
     const says = weight > 0 ? `Expected here: ${expected}` : `This fault would give ${expected}`;
     const beside = normal !== expected ? [`A sound appliance: ${normal}`] : [];
     reasons.push({

@@ -1,10 +1,12 @@
 import { measureVolts } from '../circuit';
 import type { Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
-import { FIRST_EPISODE, type Prediction, type Question } from '../question';
-import type { Interval, Trace } from '../simulation';
-import { formatQuantity, type UnitSystem } from '../units';
-import { OUTCOME_WORDS, partWords, predictionWords } from './wording';
+import type { Prediction, Question } from '../question';
+import { FIRST_EPISODE, type Interval, type Trace } from '../simulation';
+import { OUTCOME_WORDS } from './fixed-words';
+import { predictionWords } from './question-words';
+import { ohmsWords, type Reader } from './reader';
+import { partWords } from './say';
 
 /** Everything a technician would want to read about an appliance, in words. */
 export interface Guide {
@@ -22,10 +24,15 @@ export interface Guide {
     readonly reach: string;
     readonly black: string;
     readonly line: boolean;
-    /** By step; a dash for steps that a sound appliance never reaches. */
-    readonly good: readonly string[];
+    /** By step; nothing for steps that a sound appliance never reaches. */
+    readonly good: readonly (string | undefined)[];
   }[];
-  readonly deadTests: readonly { readonly part: string; readonly limits: string }[];
+  readonly deadTests: readonly {
+    readonly part: string;
+    readonly limits: string;
+    /** Something that should pass, rather than a value to look up. */
+    readonly closedContact: boolean;
+  }[];
   readonly gauges: readonly { readonly title: string; readonly how: string; readonly good: string }[];
   readonly faults: readonly FaultGuide[];
   readonly codes: readonly { readonly id: string; readonly title: string }[];
@@ -45,12 +52,12 @@ interface FaultGuide {
 const NORMAL = [FIRST_EPISODE];
 
 /** Writes the guide of an appliance: predictions of the sound one, and what each fault would look like. */
-export function guideOf(engine: Engine, units: UnitSystem): Guide {
+export function guideOf(engine: Engine, reader: Reader): Guide {
   const { model } = engine;
   const sound = (q: Question): string =>
-    predictionWords(model, q, engine.traces.predict(engine.healthy.faults, NORMAL, q), units);
+    predictionWords(model, q, engine.traces.predict(engine.healthy.faults, NORMAL, q), reader);
   const healthy = engine.traces.last(engine.healthy.faults, NORMAL).trace;
-  const ohms = (value: number): string => formatQuantity(value, 'resistance', units);
+  const ohms = (value: number): string => ohmsWords(value, reader);
   const ordered = model.rungs.flatMap((r) => r.items.flatMap((i) => ('net' in i ? [i.net] : [])));
   const points = [...new Set(ordered)].flatMap((net) => model.points.filter((p) => p.net === net));
   return {
@@ -66,14 +73,15 @@ export function guideOf(engine: Engine, units: UnitSystem): Guide {
       good: model.phases.map((phase) => {
         const q: Question = { kind: 'volts', red: p.net, black: p.black, phase: phase.index, input: 'high-impedance' };
         const first = healthy.cues[phase.index]![0];
-        return first ? predictionWords(model, q, snapshot(healthy, q, first), units) : '–';
+        return first ? predictionWords(model, q, snapshot(healthy, q, first), reader) : undefined;
       }),
     })),
     deadTests: model.parts.flatMap((part) =>
       part.testOnly
         ? []
         : part.kind.deadTests(part.spec).map((d) => ({
-            part: partWords(part, d.branch),
+            part: partWords(part.title, d.branch),
+            closedContact: d.closedContact === true,
             limits:
               d.high === Infinity
                 ? `more than ${ohms(d.low)}`

@@ -1,17 +1,12 @@
 /** Presentation: every sentence. Plain data in, words out. */
 export { draftRecord, snapshot } from './break-record';
+export { type BeadView, type CallView, viewOf, type ViewOptions } from './call-view';
+export { type Drawing, drawingOf, type DrawnItem, type DrawnRung } from './drawing';
 export { explain } from './explain';
+export { COMPLAINT_WORDS, DANGER_WORDS, OUTCOME_WORDS } from './fixed-words';
 export { type Guide, guideOf } from './guide';
-export {
-  codeWords,
-  gaugeReading,
-  inBrief,
-  instruction,
-  observationWords,
-  OUTCOME_WORDS,
-  predictionWords,
-  provesWords,
-  questionTitle,
-  testTitle,
-  voltsReading,
-} from './wording';
+export { proofView, type ProofView } from './proof-view';
+export { predictionBriefly, predictionWords, questionTitle } from './question-words';
+export { codeWords, readingBriefly } from './say';
+export { type AnswerFormView, testsView, type TestView } from './test-view';
+export { instruction, provesWords, testTitle } from './test-words';

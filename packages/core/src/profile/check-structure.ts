@@ -1,5 +1,5 @@
 import type { SourceFile } from './document';
-import type { Expression } from './expression';
+import type { Expression } from './expression/expression';
 import type { Model, Region } from './model';
 
 /**

@@ -4,7 +4,7 @@
  */
 export { checkStructure } from './check-structure';
 export { type Data, type DataMap, formatProblem, isMap, type Problem, ProblemError, SourceFile } from './document';
-export type { Expression, Scope, Source } from './expression';
+export type { Expression, Scope, Source } from './expression/expression';
 export { Fields, type Path } from './fields';
 export { IDENTIFY, type Identity, mayBe } from './identify';
 export { type LoadOptions, loadProfile, variantsOf } from './load';
@@ -19,6 +19,7 @@ export {
   type Look,
   type Model,
   type Part,
+  type Phase,
   type Quantity,
   type Region,
   replacedWith,

@@ -102,11 +102,11 @@ function loadRates(
 function loadModes(fields: Fields, data: Data | undefined, path: Path, kind: PartKind): FaultMode[] {
   const modes: FaultMode[] = [];
   if (data === undefined) {
-    if (kind.name === 'condition')
+    if (kind.nature === 'condition')
       fields.file.problem(path, 'are missing; a condition needs at least one way of being wrong');
     return modes;
   }
-  if (kind.name !== 'condition') {
+  if (kind.nature !== 'condition') {
     fields.file.problem(path, `are derived for a ${kind.title}; only conditions write their own`);
     return modes;
   }

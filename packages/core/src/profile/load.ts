@@ -1,7 +1,8 @@
 import type { ControlPort, FaultMode } from '../parts';
 import { type Dimension, findUnit, zeroOf } from '../units';
 import { type DataMap, isMap, SourceFile } from './document';
-import { compileExpression, type Expression, ExpressionError, type ExpressionType } from './expression';
+import { compileExpression } from './expression/compile';
+import { type Expression, ExpressionError, type ExpressionType } from './expression/expression';
 import { feedsOf } from './feeds';
 import { Fields, type Path } from './fields';
 import { type Identity, loadIdentity } from './identify';

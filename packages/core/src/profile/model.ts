@@ -1,7 +1,7 @@
 import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
 import type { Dimension } from '../units';
-import type { Comparison, Expression } from './expression';
+import type { Comparison, Expression } from './expression/expression';
 import type { Identity } from './identify';
 
 /** What a person always sets on an appliance; `call` is off while it settles before a run. A profile's actions come after. */

@@ -1,5 +1,5 @@
 import type { Dimension } from '../units';
-import { type Comparison, ExpressionError, type Names } from './expression';
+import { type Comparison, ExpressionError, type Names } from './expression/expression';
 import type { ControllerNames } from './load-controller';
 import type { Part } from './model';
 import { unknownName } from './nearest';

@@ -1,22 +1,12 @@
 import type { Hypothesis, ItemFit } from '../inference';
-import type { Branch, Model, Part } from '../profile';
-import {
-  answerShows,
-  atTerminal,
-  CONTRADICTS,
-  type Episode,
-  episodeKey,
-  type Fit,
-  isAbout,
-  looksAt,
-  type Observation,
-} from '../question';
+import type { FaultMode } from '../parts';
+import type { Branch, Model, Part, Phase } from '../profile';
+import { answerShows, atTerminal, CONTRADICTS, type Fit, isAbout, looksAt, type Observation } from '../question';
+import { type Episode, episodeKey } from '../simulation';
+import { LIVE_DEAD } from '../standards';
 import { readingValue } from '../units';
 import { commandedAt } from './commanded';
 
-/** A wire is live from this share of its source's rated volts on, and dead below that one. */
-const LIVE = 0.5;
-const DEAD = 0.3;
 /** A look that is right this often condemns by itself; any other finding is this share of a proof. */
 const CAREFUL = 0.949;
 const FINDING = 0.6;
@@ -40,7 +30,8 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
   const q: Inquiry = { model, h, items };
   const fault = h.faults.find((f) => f.part === (h.cause ?? h.breaks)) ?? h.faults[0]!;
   const part = model.parts[fault.part]!;
-  const mode = part.modes[fault.mode]!.id;
+  const failure = part.modes[fault.mode]!;
+  const mode = failure.id;
   if (curedBy(q, (i) => h.faults.every((f) => i.episode.repaired.includes(f.part)))) return 1;
   if (denied(q, part)) return 0;
   const found = finding(q, part, mode);
@@ -58,17 +49,17 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
       );
     return mean(shown);
   }
-  if (part.kind.name === 'control') return Math.max(found, controlOutput(q, part, mode));
+  if (part.kind.nature === 'control') return Math.max(found, controlOutput(q, part, failure));
   const own = ownRoute(q, part);
   // What eyes and ears find broken in a consumer is not taken for it before power was measured there.
   const fed = part.branches.map((b) => fedAt(q, part, b)).filter((share) => share !== undefined);
   if (fed.length > 0) return Math.max(own, finding(q, part, mode, true), 0.5 * found + 0.5 * Math.max(...fed));
   // A blown fuse or a tripped switch is an answer, not a reason: it must hold when it is renewed.
-  if (part.kind.name === 'fuse' || mode === 'tripped')
+  if (part.kind.nature === 'fuse' || failure.leaves === 'tripped')
     return 0.5 * Math.max(own, found) + 0.5 * (curedBy(q, (i) => renews(model, i, part)) ? 1 : 0);
   if (part.senses.size === 0) return Math.max(found, own);
   const shown =
-    mode === 'stuck-closed'
+    failure.leaves === 'closed'
       ? // Power behind it when there should be none.
         items.some((i) => atTerminal(part, i.item.observation) && odd(i.sound, i))
         ? 1
@@ -77,7 +68,11 @@ export function condemnation(model: Model, h: Hypothesis, items: readonly ItemFi
   // Open is not yet failed: everything that may make it open must have been looked at.
   const needed = [shown, causesCleared(q, part)];
   // A tripped switch looks like a failed one until its reset is pressed.
-  if (mode === 'open' && part.spec['manual-reset'] === true && model.actions.some((a) => a.resets.includes(part.index)))
+  if (
+    failure.leaves === 'open' &&
+    part.kind.manualReset?.(part.spec) === true &&
+    model.actions.some((a) => a.resets.includes(part.index))
+  )
     needed.push(items.some((i) => renews(model, i, part) || notTripped(q, i, part)) ? 1 : 0);
   return Math.max(found, mean(needed));
 }
@@ -187,14 +182,12 @@ const ownRoute = (q: Inquiry, part: Part): number =>
   Math.max(deadValue(q, part), ...part.branches.map((b) => branchRoute(q, part, b)));
 
 function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
-  switch (part.kind.symbol(branch.name, part.spec)) {
+  switch (part.kind.role(branch.name, part.spec)) {
     case 'contact':
       // A contact that its own part moves must have been seen to be moved.
       if (part.branches.length > 1 && !acted(q, part, branch)) return 0.5 * blocked(q, branch);
       return blocked(q, branch);
-    case 'wire':
-    case 'plug':
-    case 'fuse':
+    case 'conductor':
       // Volts lost across a device that should pass them, or in and not out.
       return q.items.some((i) => across(branch, i.item.observation) && odd(i.sound, i) && !odd(i.fits[q.h.index], i))
         ? 1
@@ -211,7 +204,7 @@ function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
         : 0;
     case 'winding':
       return deadSecondary(q, part);
-    default:
+    case 'consumer':
       return fedAndIdle(q, part, branch);
   }
 }
@@ -220,8 +213,8 @@ function branchRoute(q: Inquiry, part: Part, branch: Branch): number {
 function acted({ model, items }: Inquiry, part: Part, contact: Branch): boolean {
   const own = model.phases.find((p) => p.cue.parts.includes(part.index));
   if (own) return items.some(({ item: { observation: o } }) => o.kind === 'seen' && o.answer && o.phase === own.index);
-  const movers = part.branches.filter((b) => b !== contact && part.kind.symbol(b.name, part.spec) !== 'contact');
-  return movers.some((b) => items.some((i) => foundLive(model, i, [b.a, b.b], part.kind.actsAt?.(part.spec, b.name))));
+  const coils = part.branches.filter((b) => b !== contact && part.kind.role(b.name, part.spec) !== 'contact');
+  return coils.some((b) => items.some((i) => foundLive(model, i, [b.a, b.b], part.kind.actsAt?.(part.spec, b.name))));
 }
 
 const across = ({ a, b }: Branch, o: Observation): boolean =>
@@ -232,7 +225,11 @@ function potential(model: Model, o: Observation, enough?: number): 'live' | 'dea
   if (o.kind !== 'volts') return undefined;
   const rated = Math.max(model.ratedVolts[o.red]!, o.black === model.ground ? 0 : model.ratedVolts[o.black]!);
   const volts = Math.abs(readingValue(o.reading));
-  return volts >= (enough ?? LIVE * rated) ? 'live' : volts < DEAD * rated ? 'dead' : undefined;
+  return volts >= (enough ?? LIVE_DEAD.provedLive * rated)
+    ? 'live'
+    : volts < LIVE_DEAD.provedDead * rated
+      ? 'dead'
+      : undefined;
 }
 
 /** Whether the red probe found one of some nets live; `enough` as above. */
@@ -315,29 +312,42 @@ function fedAndIdle(q: Inquiry, part: Part, branch: Branch): number {
   return still + 0.5 * inNotOut(q, branch, part.kind.actsAt?.(part.spec, branch.name));
 }
 
-/** Primary live, secondary dead: half of a proof, since a short beyond it looks the same. Ohms decide. */
-function deadSecondary(q: Inquiry, part: Part): number {
-  const [primary, secondary] = ['primary', 'secondary'].map((name) => part.branches.find((b) => b.name === name)!);
-  const gone = q.items.some((i) => across(secondary!, i.item.observation) && odd(i.sound, i));
-  return 0.25 * inNotOut(q, primary!) + (gone ? 0.25 : 0);
+/** The two windings of a part that couples them. */
+function coupled({ kind, branches }: Part): { readonly primary: Branch; readonly secondary: Branch } {
+  const { primary, secondary } = kind.couplings![0]!;
+  const named = (name: string): Branch => branches.find((b) => b.name === name)!;
+  return { primary: named(primary), secondary: named(secondary) };
 }
 
+/** Primary live, secondary dead: half of a proof, since a short beyond it looks the same. Ohms decide. */
+function deadSecondary(q: Inquiry, part: Part): number {
+  const { primary, secondary } = coupled(part);
+  const gone = q.items.some((i) => across(secondary, i.item.observation) && odd(i.sound, i));
+  return 0.25 * inNotOut(q, primary) + (gone ? 0.25 : 0);
+}
+
+/** A step that begins with a command of the control. */
+const isOwnStep = ({ window }: Phase): boolean => {
+  const first = window.terms[0];
+  return first?.kind === 'output' && !first.negated;
+};
+
 /** Fed, called, every input right, and the output missing: the share of these that is shown. */
-function controlOutput(q: Inquiry, part: Part, mode: string): number {
+function controlOutput(q: Inquiry, part: Part, { takesAway }: FaultMode): number {
   const { model, h, items } = q;
   const { controller } = model;
   if (!controller || controller.part !== part.index) return 0;
-  const branchOf = (suffix: string): Branch | undefined => part.branches.find((b) => mode === `${b.name}${suffix}`);
+  const branchOf = (name: string | undefined): Branch | undefined => part.branches.find((b) => b.name === name);
   // A control that acts has shown that it is fed and that its inputs work, unless the suspicion says it cannot act.
   const acts = items.some((i) => {
     const o = i.item.observation;
-    const own = o.kind === 'seen' && o.answer && model.phases[o.phase]!.window.text.startsWith(`${part.id}.`);
+    const own = o.kind === 'seen' && o.answer && isOwnStep(model.phases[o.phase]!);
     return own && !odd(i.fits[h.index], i);
   });
   const supply = part.branches.find((b) => b.index === controller.supplyBranch)!;
   const shown: number[] = [acts ? 1 : inNotOut(q, supply)];
-  if (mode === 'dead') shown.push(idleThoughFed(q, supply) ? 1 : 0);
-  const output = branchOf('-dead');
+  if (takesAway === 'everything') shown.push(idleThoughFed(q, supply) ? 1 : 0);
+  const output = branchOf(typeof takesAway === 'object' && 'output' in takesAway ? takesAway.output : undefined);
   if (output) shown.push(outputMissing(q, part, output) ? 1 : 0);
   if (!acts)
     for (const input of controller.inputs) {
@@ -348,7 +358,7 @@ function controlOutput(q: Inquiry, part: Part, mode: string): number {
       if (input.quantity !== undefined && disturbers(model, part, [input.quantity]).length === 1)
         shown.push(cleared(q, part, [input.quantity]));
     }
-  const input = branchOf('-deaf');
+  const input = branchOf(typeof takesAway === 'object' && 'input' in takesAway ? takesAway.input : undefined);
   if (input) {
     shown.push(items.some((i) => foundLive(model, i, [input.a])) ? 1 : 0);
   }
@@ -364,14 +374,14 @@ function idleThoughFed({ model, items }: Inquiry, supply: Branch): boolean {
 
 /** Nothing comes out where a sound control would put something out; a weak feed must be relieved of its load first. */
 function outputMissing({ model, h, items }: Inquiry, part: Part, output: Branch): boolean {
-  const feed = part.kind.symbol(output.name, part.spec) === 'source';
+  const feed = part.kind.role(output.name, part.spec) === 'source';
   const plugs = model.plugs.filter((p) =>
     p.pins.some((pin) => [model.branches[pin]!.a, model.branches[pin]!.b].includes(output.b)),
   );
   // Where a step is the output's own, it is read there and not in the pauses between.
-  const command = `${part.id}.${output.name}`;
-  const own = model.phases.filter((p) => p.probe && p.window.text.includes(command)).map((p) => p.index);
   const { index } = model.controller!.outputs.find((o) => o.branch === output.index)!;
+  const commands = (p: Phase): boolean => p.window.terms.some((t) => t.kind === 'output' && t.output === index);
+  const own = model.phases.filter((p) => p.probe && commands(p)).map((p) => p.index);
   const steps = own.length > 0 ? own : commandedAt(model, index);
   return items.some((i) => {
     const o = i.item.observation;
@@ -392,7 +402,7 @@ function shownByGauge(model: Model, part: Part, quantity: number): number {
     ({ when }) => when === undefined || (when.parts.length === 0 && when.quantities.length === 0 && !when.asksVolts),
   );
   if (alone && stands) return 1;
-  return alone || part.kind.name === 'condition' ? FINDING : 0;
+  return alone || part.kind.nature === 'condition' ? FINDING : 0;
 }
 
 /** What is wrong was found: by a careful look or gauge, or by two findings; `measured` lets no looks count. */

@@ -1,20 +1,15 @@
 import { type Hypothesis, type ItemFit, predicts, type Traces, uninformed } from '../inference';
-import type { Model } from '../profile';
 import {
-  answersOf,
-  type Episode,
   equal,
   type Fit,
-  fitOf,
+  kindOf,
   type Observation,
+  observationOf,
   type Prediction,
-  type Question,
-  readsOpen,
   type Scale,
   scaleOf,
-  voltsRangeOf,
 } from '../question';
-import { OUTCOMES } from '../simulation';
+import type { Episode } from '../simulation';
 import { episodesFor, type Test } from '../test-choice';
 import { isRelevantTo, weightOf } from './proof';
 import type { Finding } from './proof-plan';
@@ -53,9 +48,9 @@ export class ExpectedFinding {
     // Only a number has a scale that depends on what others expect.
     const others = !intervention && this.expected.kind === 'number' ? singles.filter(predicts).map(tell) : [];
     this.scale = scaleOf(model, question, [this.expected, this.sound, ...others]);
-    const observation = synthesise(model, question, this.expected);
+    const observation = observationOf(model, question, this.expected);
     if (!observation) return;
-    this.own = fitOf(model, observation, this.expected, this.scale, this.sound);
+    this.own = kindOf(observation).fit(model, observation, this.expected, this.scale, this.sound);
     const finds: ItemFit = {
       item: { id: 'if', episode: this.chain.length - 1, observation },
       group: id,
@@ -66,7 +61,7 @@ export class ExpectedFinding {
       base: uninformed([this.expected], [this.own]),
       episode: this.chain[this.chain.length - 1]!,
     };
-    const onPart = question.kind === 'look' || question.kind === 'gauge' || isRelevantTo(model, leading, question);
+    const onPart = kindOf(question).clears === true || isRelevantTo(model, leading, question);
     this.foretold = { finds, weights: this.weights, onPart };
     this.against([leading, healthy]);
   }
@@ -88,43 +83,6 @@ export class ExpectedFinding {
   /** How well what would be observed fits what somebody expects; most rivals expect the very same as the suspect. */
   private fit(observation: Observation, shown: Prediction): Fit | undefined {
     if (equal(shown, this.expected)) return this.own;
-    return fitOf(this.traces.model, observation, shown, this.scale, this.sound);
-  }
-}
-
-/** The observation a prediction amounts to. */
-export function synthesise(model: Model, question: Question, p: Prediction): Observation | undefined {
-  switch (question.kind) {
-    case 'outcome':
-      return p.kind === 'choice' ? { kind: 'outcome', outcome: OUTCOMES[p.answer]! } : undefined;
-    case 'code':
-      return p.kind === 'choice' ? { kind: 'code', code: answersOf(model, question)[p.answer]! } : undefined;
-    case 'seen':
-      return p.kind === 'choice' ? { ...question, answer: p.answer === 1 } : undefined;
-    case 'look':
-      return p.kind === 'choice' && p.answer >= 0 ? { ...question, answer: p.answer } : undefined;
-    case 'told':
-      return question;
-    case 'volts':
-      if (p.kind === 'volts') return { ...question, reading: { kind: 'value', value: p.volts, dimension: 'voltage' } };
-      if (p.kind === 'unsteady')
-        return { ...question, reading: { kind: 'range', low: p.low, high: p.high, dimension: 'voltage' } };
-      return {
-        ...question,
-        reading: { kind: 'value', value: 0.7 * voltsRangeOf(model, question).stray, dimension: 'voltage' },
-      };
-    case 'ohms':
-      if (p.kind !== 'ohms') return undefined;
-      return {
-        ...question,
-        reading: readsOpen(p.ohms)
-          ? { kind: 'open', dimension: 'resistance' }
-          : { kind: 'value', value: p.ohms, dimension: 'resistance' },
-      };
-    case 'gauge':
-    case 'timing':
-      return p.kind === 'number'
-        ? { ...question, reading: { kind: 'value', value: p.value, dimension: 'none' } }
-        : undefined;
+    return kindOf(observation).fit(this.traces.model, observation, shown, this.scale, this.sound);
   }
 }

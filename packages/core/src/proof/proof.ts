@@ -1,6 +1,6 @@
 import { type Hypothesis, type ItemFit, predicts } from '../inference';
-import type { Model, Part } from '../profile';
-import { commonNets, CONTRADICTS, type Fit, isAbout, looksAt, type Question } from '../question';
+import type { Model } from '../profile';
+import { CONTRADICTS, type Fit, kindOf, type Question } from '../question';
 import { condemnation } from './condemn';
 
 /** What has been shown by test, as opposed to what is merely likely. */
@@ -136,7 +136,7 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
     const own = against(i, fitOf(i), sameBreak);
     if (own === 0) continue;
     if (isCue(i)) soft.add(saidSo(i));
-    else if (i.item.observation.kind !== 'look') weight += own;
+    else if (kindOf(i.item.observation).weighs !== 'look') weight += own;
     else {
       // The same look again is the same look; what makes it weigh more does so every time.
       const time = `${i.group}@${i.item.episode}`;
@@ -151,8 +151,7 @@ function weightAgainst(items: readonly ItemFit[], fitOf: (i: ItemFit) => Fit | u
 const cuesWeigh = (cues: number): number => (cues >= CUES_ENOUGH ? ENOUGH : Math.min(1, cues));
 
 /** Whether an item was seen or heard in a try rather than measured or looked at by itself. */
-const isCue = ({ item: { observation: o } }: ItemFit): boolean =>
-  o.kind !== 'volts' && o.kind !== 'ohms' && o.kind !== 'gauge' && o.kind !== 'look';
+const isCue = ({ item }: ItemFit): boolean => kindOf(item.observation).weighs === 'cue';
 
 /**
  * What one more item, of some weight by itself (`weightOf`), would add to `contradiction` for a hypothesis, after some; for
@@ -174,30 +173,19 @@ export function addedWeight(
 }
 
 /** The same answer to the same cue, with something else unplugged or done, is no other cue. */
-function saidSo({ item: { observation: o }, group }: ItemFit): string {
-  switch (o.kind) {
-    case 'seen':
-      return `seen ${o.phase} ${o.answer}`;
-    case 'outcome':
-      return o.outcome;
-    case 'code':
-      return `code ${o.code}`;
-    default:
-      return group;
-  }
+function saidSo({ item: { observation }, group }: ItemFit): string {
+  return kindOf(observation).saidSo?.(observation) ?? group;
 }
 
 /** What one item weighs against a hypothesis it fits badly. */
 function against(i: ItemFit, fit: Fit | undefined, sameBreak: boolean): number {
   if (!fit || fit.fit >= CONTRADICTS * i.base) return 0;
-  switch (i.item.observation.kind) {
-    case 'volts':
-    case 'ohms':
-    case 'gauge':
+  switch (kindOf(i.item.observation).weighs) {
+    case 'reading':
       return 2;
     case 'look':
       return sameBreak && (fit.blunder <= CAREFUL || (i.sound && i.sound.fit < CONTRADICTS * i.base)) ? 2 : 1;
-    default:
+    case 'cue':
       return 1;
   }
 }
@@ -209,49 +197,8 @@ export const weightOf = (h: Hypothesis, item: ItemFit, sameBreak: boolean): numb
 };
 
 /** Whether a test is one that can condemn the break or its cause: made on the part itself or on what it senses. */
-export function isRelevantTo(model: Model, h: Hypothesis, o: Question): boolean {
+export function isRelevantTo(model: Model, h: Hypothesis, question: Question): boolean {
   const own = [h.breaks, h.cause, ...h.faults.map((f) => f.part)];
-  const parts = [...new Set(own)].filter((p) => p !== undefined).map((p) => model.parts[p]!);
-  switch (o.kind) {
-    case 'ohms':
-      return parts.some((p) => p.index === o.part);
-    case 'volts':
-      return parts.some((p) => terminals(model, p).has(o.red) || terminals(model, p).has(o.black));
-    case 'gauge':
-      return parts.some(
-        (p) =>
-          [...p.senses.values()].includes(model.gauges[o.gauge]!.quantity) ||
-          isAbout(model, p, model.gauges[o.gauge]!.quantity),
-      );
-    case 'look':
-      return parts.some((p) => looksAt(model, p, o.look));
-    default:
-      return false;
-  }
-}
-
-/** Nets at which a probe touches the part: its own ends, and beyond connectors and unnamed joints the next named net. */
-export function terminals(model: Model, part: Part): ReadonlySet<number> {
-  let found = knownTerminals.get(part);
-  if (!found) knownTerminals.set(part, (found = findTerminals(model, part)));
-  return found;
-}
-
-const knownTerminals = new WeakMap<Part, ReadonlySet<number>>();
-
-function findTerminals(model: Model, part: Part): ReadonlySet<number> {
-  // The common and the neutral belong to everybody; touching them says nothing about one part.
-  const shared = commonNets(model);
-  const nets = new Set<number>();
-  const spread = (net: number): void => {
-    if (nets.has(net)) return;
-    nets.add(net);
-    for (const branch of model.branches)
-      if (model.parts[branch.part]!.kind.name === 'plug-pin') {
-        if (branch.a === net && !shared.has(branch.b)) nets.add(branch.b);
-        if (branch.b === net && !shared.has(branch.a)) nets.add(branch.a);
-      }
-  };
-  for (const branch of part.branches) for (const net of [branch.a, branch.b]) if (!shared.has(net)) spread(net);
-  return nets;
+  const kind = kindOf(question);
+  return [...new Set(own)].some((p) => p !== undefined && kind.isRelevantTo(model, model.parts[p]!, question));
 }

@@ -1,17 +1,9 @@
 import type { Model } from '../profile';
 import type { Trace } from '../simulation';
 
-/** What a customer says on the telephone, and what a run must look like for it to be said. */
-export const COMPLAINTS = {
-  nothing: 'It does nothing at all',
-  tries: 'It tries, and gives no heat',
-  short: 'It heats a little, then stops',
-  poor: 'It runs, and something is not as it should be',
-  'fine-now': 'It stopped once, and works now',
-} as const;
-
-export type Complaint = keyof typeof COMPLAINTS;
-export const COMPLAINT_IDS = Object.keys(COMPLAINTS) as Complaint[];
+/** What customers say on the telephone, as far as it can be told apart. */
+export const COMPLAINT_IDS = ['nothing', 'tries', 'short', 'poor', 'fine-now'] as const;
+export type Complaint = (typeof COMPLAINT_IDS)[number];
 
 /** Whether somebody with this run at home would say so. Common practice, no source. */
 export function complainsOf(model: Model, trace: Trace, complaint: Complaint): boolean {

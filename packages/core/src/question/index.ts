@@ -2,20 +2,38 @@
  * Question: what can be asked of an appliance. Its answers, what a trace says they will be, how an observation fits that, and
  * which part it is about.
  */
-export { type Complaint, COMPLAINT_IDS, COMPLAINTS } from './complaint';
-export { type Fit, fitOf, likelihood, lookError, numberError, numberSd, type Scale, scaleOf } from './likelihood';
+export { answered, type AnswerForm } from './answer-form';
+export { bodyOf, name, oneOf } from './body-fields';
+export { type Complaint, COMPLAINT_IDS } from './complaint';
+export { askedKey, type Evidence, type EvidenceItem } from './evidence';
+export { type Fit, likelihood, type Scale } from './fit';
+export { codesOf } from './kinds/code';
+export { gaugeDial } from './kinds/gauge';
+export { voltsDial } from './kinds/volts';
+export { type LineWords, lineWords } from './line-words';
 export {
-  askedKey,
-  chainKey,
-  type Episode,
-  episodeKey,
-  type Evidence,
-  type EvidenceItem,
-  FIRST_EPISODE,
+  type AskedMessage,
+  codeShown,
+  type CodeShown,
+  type Dial,
+  type ExpectedMessage,
+  type ObservedMessage,
+  type OptionMessage,
+  type Place,
+  type TitleMessage,
+} from './messages';
+export { METER_SETTLES } from './observed-stretch';
+export { equal, type Prediction, readsOpen } from './prediction';
+export { type Cost, type Read, WALK } from './question-kind';
+export {
+  type AnswerBody,
+  kindOf,
+  kindOfBody,
   type Observation,
+  observationOf,
   type Question,
+  QUESTION_KINDS,
   questionKey,
-} from './observation';
-export { answersOf, equal, METER_SETTLES, predict, type Prediction, readsOpen } from './predict';
-export { answerShows, atTerminal, commonNets, CONTRADICTS, isAbout, looksAt } from './relevance';
-export { isDead, levelOf, type VoltsRange, voltsRangeOf, voltsSd } from './volts-range';
+} from './question-kinds';
+export { answerShows, atTerminal, commonNets, CONTRADICTS, isAbout, looksAt, terminals } from './relevance';
+export { scaleOf } from './scale';

@@ -1,5 +1,6 @@
 import type { Model, Part } from '../profile';
-import type { Question } from './observation';
+import type { VoltsQuestion } from './kinds/volts';
+import type { Question } from './question-kinds';
 
 /** An observation this much rarer than a blind guess contradicts the hypothesis. */
 export const CONTRADICTS = 0.02;
@@ -43,7 +44,12 @@ function findShown(model: Model, look: number, answer: number, part: Part, mode:
   if (when.faults.some((f) => f.part === part.index && part.modes[f.mode]!.id === mode)) return true;
   // The state in which the fault leaves the part: tripped, blown.
   const { starts } = part.modes.find((m) => m.id === mode) ?? { starts: mode };
-  if (starts !== undefined && new RegExp(`(^|[^!\\w-])${part.id}\\.${starts}\\b`).test(when.text)) return true;
+  const state = starts === undefined ? -1 : part.kind.states.indexOf(starts);
+  if (
+    state >= 0 &&
+    when.terms.some((t) => t.kind === 'part' && t.part === part.index && t.state === state && !t.negated)
+  )
+    return true;
   return when.quantities.some((q) => isAbout(model, part, q));
 }
 
@@ -66,4 +72,36 @@ const commons = new WeakMap<Model, ReadonlySet<number>>();
 function findCommons(model: Model): ReadonlySet<number> {
   const blacks = model.points.map((p) => p.black);
   return new Set([model.ground, ...blacks.filter((net) => blacks.filter((b) => b === net).length >= COMMON_FROM)]);
+}
+
+/** Whether a probe of a voltage reading reaches the part, if only through connectors. */
+export function probesReach(model: Model, part: Part, q: VoltsQuestion): boolean {
+  const reached = terminals(model, part);
+  return reached.has(q.red) || reached.has(q.black);
+}
+
+/** Nets at which a probe touches the part: its own ends, and beyond connectors and unnamed joints the next named net. */
+export function terminals(model: Model, part: Part): ReadonlySet<number> {
+  let found = knownTerminals.get(part);
+  if (!found) knownTerminals.set(part, (found = findTerminals(model, part)));
+  return found;
+}
+
+const knownTerminals = new WeakMap<Part, ReadonlySet<number>>();
+
+function findTerminals(model: Model, part: Part): ReadonlySet<number> {
+  // The common and the neutral belong to everybody; touching them says nothing about one part.
+  const shared = commonNets(model);
+  const nets = new Set<number>();
+  const spread = (net: number): void => {
+    if (nets.has(net)) return;
+    nets.add(net);
+    for (const branch of model.branches)
+      if (model.parts[branch.part]!.kind.nature === 'connector') {
+        if (branch.a === net && !shared.has(branch.b)) nets.add(branch.b);
+        if (branch.b === net && !shared.has(branch.a)) nets.add(branch.a);
+      }
+  };
+  for (const branch of part.branches) for (const net of [branch.a, branch.b]) if (!shared.has(net)) spread(net);
+  return nets;
 }

@@ -1,9 +1,5 @@
 import type { Level, Model } from '../profile';
-
-/** Meter accuracy: share of the value, plus volts that depend on the range. */
-const METER_SHARE = 0.008;
-/** Spread of loaded control and line voltages between sound installations, share of the value (transformer, house supply). */
-const VOLTAGE_SPREAD = 0.035;
+import { ASSUMED, DEAD_MILLIVOLT_SHARE, DEAD_VOLTS } from '../standards';
 
 /** What a voltmeter does in one part of the circuit, volts. */
 export interface VoltsRange {
@@ -31,17 +27,23 @@ export function voltsRangeOf(model: Model, q: Pair): VoltsRange {
   const rated = Math.max(...[q.red, q.black].filter((n) => n !== model.ground).map((n) => model.ratedVolts[n]!), 0);
   switch (levelOf(model, q)) {
     case 'line':
-      return { top: Math.max(150, 1.25 * rated), floor: 0.1, dead: 0.5, stray: 1.5, ghost: 25 };
+      return { top: Math.max(150, 1.25 * rated), floor: 0.1, dead: DEAD_VOLTS, stray: 1.5, ghost: 25 };
     case 'control':
-      return { top: 30, floor: 0.1, dead: 0.5, stray: 1.5, ghost: 3 };
+      return { top: 30, floor: 0.1, dead: DEAD_VOLTS, stray: 1.5, ghost: 3 };
     case 'millivolt':
-      return { top: 2 * rated, floor: 0.0004, dead: 0.05 * rated, stray: 0.017 * rated, ghost: 0.017 * rated };
+      return {
+        top: 2 * rated,
+        floor: 0.0004,
+        dead: DEAD_MILLIVOLT_SHARE * rated,
+        stray: 0.017 * rated,
+        ghost: 0.017 * rated,
+      };
   }
 }
 
 export function voltsSd(volts: number, range: VoltsRange): number {
-  const meter = METER_SHARE * volts + range.floor;
-  const source = VOLTAGE_SPREAD * volts;
+  const meter = ASSUMED.meterShare * volts + range.floor;
+  const source = ASSUMED.voltageTolerance * volts;
   return Math.sqrt(meter * meter + source * source);
 }
 

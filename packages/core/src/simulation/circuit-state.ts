@@ -175,8 +175,7 @@ function alike(a: Electrical, b: Electrical): boolean {
 /** Nets that something may join: the branches of one part among each other (they may be coupled), and what a fault shorts. */
 function* joinable(model: Model): Iterable<readonly number[]> {
   for (const part of model.parts) {
-    const coupled = part.branches.some((b) => part.kind.symbol(b.name, part.spec) === 'winding');
-    if (coupled) yield part.branches.flatMap(({ a, b }) => [a, b]);
+    if (part.kind.couplings) yield part.branches.flatMap(({ a, b }) => [a, b]);
     else for (const { a, b } of part.branches) yield [a, b];
     for (const { shorts } of part.modes) if (shorts) yield [part.branches[0]!.b, model.nets.indexOf(shorts.to)];
   }

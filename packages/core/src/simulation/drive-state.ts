@@ -1,7 +1,7 @@
 import type { Solution } from '../circuit';
-import { type Electrical, fed, type Leads, NOTHING } from '../parts';
+import { type Electrical, type FaultMode, fed, type Leads, NOTHING } from '../parts';
 import type { Branch, Controller, Model, Part } from '../profile';
-import { failureOf, type FaultRef } from './setup';
+import { failureModeOf, failureOf, type FaultRef } from './setup';
 
 /**
  * How its circuit drives an appliance: all that its movements take from it. Drive states of one appliance that are equal are
@@ -68,16 +68,19 @@ function controlDrive(
   solution: Solution,
   faults: readonly FaultRef[],
 ): number[] {
-  const fault = failureOf(parts[part]!, faults);
+  const takenAway = failureModeOf(parts[part]!, faults)?.takesAway;
   const across = (branch: number): number => voltsBetween(solution, branches[branch]!.a, branches[branch]!.b);
-  const supply = fault === 'dead' ? NOTHING : fed(across(supplyBranch), brownOut, restart);
+  const supply = takenAway === 'everything' ? NOTHING : fed(across(supplyBranch), brownOut, restart);
   return [
     supply,
     ...inputs.map(({ id, branch, breaks, makes }) =>
-      branch === undefined || fault === `${id}-deaf` ? NOTHING : fed(across(branch), breaks, makes),
+      branch === undefined || isDeaf(takenAway, id) ? NOTHING : fed(across(branch), breaks, makes),
     ),
   ];
 }
+
+const isDeaf = (takenAway: FaultMode['takesAway'], input: string): boolean =>
+  typeof takenAway === 'object' && 'input' in takenAway && takenAway.input === input;
 
 /** The leads of one part, laid to one circuit after the other. */
 class PartLeads implements Leads {

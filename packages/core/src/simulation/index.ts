@@ -5,9 +5,13 @@
 export { checkProfile } from './check-profile';
 export { CircuitStates } from './circuit-state';
 export { voltsBetween } from './drive-state';
+export { chainKey, type Episode, episodeKey, FIRST_EPISODE } from './episode';
+export { type Lived, Lives } from './lives';
+export { Random } from './random';
 export { findFault, run } from './run';
-export { failureOf, faultKey, type FaultRef, NORMAL_SETUP, type Setup, setupKey } from './setup';
+export { failureOf, type FaultRef, NORMAL_SETUP, type Setup, setupKey } from './setup';
 export { RestlessError } from './simulator';
-export { type Interval, type Memory, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
+export { type Interval, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
 export { Trajectories } from './trajectories';
+export { varied, VirtualAppliance } from './virtual-appliance';
 export { type Wait, waitsOf } from './waits';

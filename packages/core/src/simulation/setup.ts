@@ -1,3 +1,4 @@
+import type { FaultMode } from '../parts';
 import type { Part } from '../profile';
 
 /** How the appliance is set while it is watched: one episode has one setup. */
@@ -41,8 +42,12 @@ export function faultKey(faults: readonly FaultRef[]): string {
   return key;
 }
 
-/** The way in which a part fails, by its id; undefined for a sound one. */
-export function failureOf({ index, modes }: Part, faults: readonly FaultRef[]): string | undefined {
-  for (let i = 0; i < faults.length; i++) if (faults[i]!.part === index) return modes[faults[i]!.mode]!.id;
+/** The way in which a part fails; undefined for a sound one. */
+export function failureModeOf({ index, modes }: Part, faults: readonly FaultRef[]): FaultMode | undefined {
+  for (let i = 0; i < faults.length; i++) if (faults[i]!.part === index) return modes[faults[i]!.mode]!;
   return undefined;
 }
+
+/** The same by its id. */
+export const failureOf = (part: Part, faults: readonly FaultRef[]): string | undefined =>
+  failureModeOf(part, faults)?.id;

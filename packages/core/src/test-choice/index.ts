@@ -4,5 +4,5 @@
 export { type RankedTest, rankTests } from './next-test';
 export { OutcomeClasses } from './outcome-classes';
 export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';
-export { cautionsFor, type Danger, DANGER_WORDS, goesRoundSafety, mayPropose, type Role } from './safety';
-export { episodesFor, isolated, isToCommon, mayBypass, minutesFor, setupFor, type Test, testsOf } from './tests';
+export { cautionsFor, goesRoundSafety, mayPropose } from './safety';
+export { episodesFor, mayBypass, minutesFor, setupFor, stillPrepared, type Test, testsOf } from './tests';

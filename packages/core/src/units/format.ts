@@ -29,38 +29,56 @@ export function formatNumber(value: number, figures = 3): string {
   return digits > 0 ? text.replace(/\.?0+$/, '') : text;
 }
 
+/** What a display shows: its figures, their unit, and whether they wander. */
+export interface Shown {
+  readonly figures: string;
+  readonly unit: string;
+  readonly unsteady: boolean;
+}
+
+const inWords = ({ figures, unit, unsteady }: Shown): string =>
+  `${figures}${unit === '' ? '' : ` ${unit}`}${unsteady ? ', unsteady' : ''}`;
+
 /**
- * Formats an SI value for people: sensible digits, prefix and unit (`0.2 Ω`, `3.2 µA`, `0.6 in w.c.`, `37 mV`). `scale`, in
- * SI, chooses prefix and unit where the dial of an instrument does, whatever it shows at the moment.
+ * What a meter shows of a reading: sensible digits, prefix and unit, OL, unsteady ranges. `scale`, in SI, chooses prefix and
+ * unit where the dial of an instrument does, whatever it shows at the moment.
  */
-export function formatQuantity(
+export function showReading(reading: Reading, system: UnitSystem = 'us', scale?: number): Shown {
+  if (reading.kind === 'open') return { figures: 'OL', unit: '', unsteady: false };
+  const { dimension } = reading;
+  if (reading.kind === 'value' && !Number.isFinite(reading.value))
+    return { figures: dimension === 'resistance' ? 'OL' : '—', unit: '', unsteady: false };
+  const unit = displayUnit(scale ?? (reading.kind === 'value' ? reading.value : reading.high), dimension, system);
+  return shown(reading, unit);
+}
+
+/** The same for a thermocouple's circuit, which its meter shows in millivolts whatever it is. */
+export const showMillivolts = (reading: Reading): Shown =>
+  reading.kind === 'open' ? showReading(reading) : shown(reading, MILLIVOLTS);
+
+const MILLIVOLTS: Unit = { symbol: 'mV', dimension: 'voltage', factor: 1e-3 };
+
+function shown(reading: Exclude<Reading, { kind: 'open' }>, { symbol, factor, offset = 0 }: Unit): Shown {
+  const figures = (value: number): string => formatNumber((value - offset) / factor);
+  return reading.kind === 'value'
+    ? { figures: figures(reading.value), unit: symbol, unsteady: false }
+    : { figures: `${figures(reading.low)}–${figures(reading.high)}`, unit: symbol, unsteady: true };
+}
+
+/** Formats an SI value for people: sensible digits, prefix and unit (`0.2 Ω`, `3.2 µA`, `0.6 in w.c.`, `37 mV`). */
+export const formatQuantity = (
   value: number,
   dimension: Dimension,
   system: UnitSystem = 'us',
-  scale: number = value,
-): string {
-  if (!Number.isFinite(value)) return dimension === 'resistance' ? 'OL' : '—';
-  const unit = displayUnit(scale, dimension, system);
-  const shown = (value - (unit.offset ?? 0)) / unit.factor;
-  return unit.symbol === '' ? formatNumber(shown) : `${formatNumber(shown)} ${unit.symbol}`;
-}
+  scale?: number,
+): string => inWords(showReading({ kind: 'value', value, dimension }, system, scale));
 
-/** Formats a reading, showing OL and unsteady ranges as a meter would; `scale` as for `formatQuantity`. */
-export function formatReading(reading: Reading, system: UnitSystem = 'us', scale?: number): string {
-  if (reading.kind === 'open') return 'OL';
-  if (reading.kind === 'value') return formatQuantity(reading.value, reading.dimension, system, scale);
-  const unit = displayUnit(scale ?? reading.high, reading.dimension, system);
-  const shown = (v: number): string => formatNumber((v - (unit.offset ?? 0)) / unit.factor);
-  return `${shown(reading.low)}–${shown(reading.high)} ${unit.symbol}, unsteady`;
-}
+/** Formats a reading, showing OL and unsteady ranges as a meter would; `scale` as for `showReading`. */
+export const formatReading = (reading: Reading, system: UnitSystem = 'us', scale?: number): string =>
+  inWords(showReading(reading, system, scale));
 
-/** Formats a voltage of a thermocouple's circuit, which its meter shows in millivolts whatever it is. */
-export function formatMillivolts(reading: Reading): string {
-  const shown = (volts: number): string => formatNumber(volts * 1000);
-  if (reading.kind === 'open') return 'OL';
-  if (reading.kind === 'value') return `${shown(reading.value)} mV`;
-  return `${shown(reading.low)}–${shown(reading.high)} mV, unsteady`;
-}
+/** Formats a voltage of a thermocouple's circuit. */
+export const formatMillivolts = (reading: Reading): string => inWords(showMillivolts(reading));
 
 function displayUnit(value: number, dimension: Dimension, system: UnitSystem): Unit {
   const magnitude = Math.abs(value);

@@ -3,6 +3,16 @@
  * (`15.4`, `OL`, `3,2 µA`, `0.6 inwc`) and writes what people read.
  */
 export { type Dimension, findUnit, zeroOf } from './dimension';
-export { capital, formatMillivolts, formatNumber, formatQuantity, formatReading, type UnitSystem } from './format';
+export {
+  capital,
+  formatMillivolts,
+  formatNumber,
+  formatQuantity,
+  formatReading,
+  showMillivolts,
+  type Shown,
+  showReading,
+  type UnitSystem,
+} from './format';
 export { type Parsed, parseQuantity, parseReading } from './parse';
 export { type Reading, readingValue } from './reading';

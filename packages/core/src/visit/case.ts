@@ -1,22 +1,13 @@
 import { type Data, type DataMap, Fields, isMap, type Model, type Path, SourceFile, unknownName } from '../profile';
-import { COMPLAINT_IDS } from '../question';
-import { type Outcome, OUTCOMES } from '../simulation';
-import { type Dimension, parseReading, type Reading } from '../units';
-import type { CallEvent, EventBody } from './event';
+import { kindOfBody, QUESTION_KINDS } from '../question';
+import type { CallEvent } from './event';
+import type { EventBody } from './event-kinds';
 import { translate } from './translate';
 
 const CASE_FORMAT = 'zetalysis-case/1';
 
 const EVENT_KEYS = [
-  'seen',
-  'outcome',
-  'code',
-  'volts',
-  'ohms',
-  'gauge',
-  'timing',
-  'look',
-  'told',
+  ...QUESTION_KINDS.map((kind) => kind.kind),
   'setup',
   'repaired',
   'adjusted',
@@ -24,7 +15,7 @@ const EVENT_KEYS = [
   'will-not',
   'note',
   'expect',
-] as const;
+];
 
 /** What a case says must come out. Repairs are named `part:mend`, breaks and causes by part. */
 export interface Expectation {
@@ -103,86 +94,9 @@ export function loadCase(source: string, fileName: string, model: Model): Case {
 }
 
 function readEvents(fields: Fields, key: string, value: Data, path: Path, model: Model): EventBody[] {
-  const reading = (data: Data | undefined, at: Path, dimension: Dimension): { reading: Reading; typed: string } => {
-    const typed = typeof data === 'number' || typeof data === 'string' ? String(data) : '';
-    const parsed = parseReading(typed, dimension);
-    if (parsed.ok) return { reading: parsed.value, typed };
-    fields.file.problem(at, parsed.message);
-    return { reading: { kind: 'value', value: 0, dimension }, typed };
-  };
-  const yesNo = (data: Data, at: Path): 'yes' | 'no' | 'unclear' => {
-    if (data === true || data === 'yes') return 'yes';
-    if (data === false || data === 'no') return 'no';
-    if (data !== 'unclear') fields.file.problem(at, 'must be yes, no or unclear');
-    return 'unclear';
-  };
+  const kind = kindOfBody(key);
+  if (kind) return [...kind.readCase(fields, value, path, model)];
   switch (key) {
-    case 'seen': {
-      const map = fields.map(value, path, '{phase: yes | no | unclear}');
-      const attempt = map['try'];
-      return Object.entries(map)
-        .filter(([phase]) => phase !== 'try')
-        .map(([phase, answer]) => ({
-          type: 'seen',
-          phase,
-          answer: yesNo(answer, [...path, phase]),
-          ...(typeof attempt === 'number' ? { try: attempt } : {}),
-        }));
-    }
-    case 'outcome': {
-      const outcome = String(value);
-      if (!(OUTCOMES as readonly string[]).includes(outcome))
-        fields.file.problem(path, unknownName('outcome', outcome, OUTCOMES));
-      return [{ type: 'outcome', outcome: outcome as Outcome }];
-    }
-    case 'code':
-      return [{ type: 'code', code: String(value) }];
-    case 'volts': {
-      const map = fields.map(value, path, '{red, black, value, phase}');
-      fields.only(map, path, ['red', 'black', 'value', 'phase', 'meter']);
-      return [
-        {
-          type: 'volts',
-          red: fields.text(map, 'red', path),
-          black: fields.text(map, 'black', path),
-          ...(map['phase'] === undefined ? {} : { phase: fields.text(map, 'phase', path) }),
-          ...(map['meter'] === undefined
-            ? {}
-            : { meter: fields.choice(map, 'meter', path, ['high-impedance', 'low-impedance'] as const) }),
-          ...reading(map['value'], [...path, 'value'], 'voltage'),
-        },
-      ];
-    }
-    case 'ohms': {
-      const map = fields.map(value, path, '{part, value}');
-      fields.only(map, path, ['part', 'branch', 'value']);
-      return [
-        {
-          type: 'ohms',
-          part: fields.text(map, 'part', path),
-          ...(map['branch'] === undefined ? {} : { branch: fields.text(map, 'branch', path) }),
-          ...reading(map['value'], [...path, 'value'], 'resistance'),
-        },
-      ];
-    }
-    case 'gauge':
-      return Object.entries(fields.map(value, path, '{measurement: value}')).map(([gauge, typed]) => {
-        const found = model.gauges.find((g) => g.id === gauge);
-        const dimension = found ? model.quantities[found.quantity]!.dimension : 'none';
-        return { type: 'gauge', gauge, ...reading(typed, [...path, gauge], dimension) };
-      });
-    case 'timing':
-      return Object.entries(fields.map(value, path, '{phase: time}')).map(([phase, typed]) => ({
-        type: 'timing',
-        phase,
-        ...reading(typed, [...path, phase], 'time'),
-      }));
-    case 'look':
-      return Object.entries(fields.map(value, path, '{question: answer}')).map(([look, answer]) => ({
-        type: 'look',
-        look,
-        answer: answer === true ? 'yes' : answer === false ? 'no' : String(answer),
-      }));
     case 'setup': {
       const map: DataMap = isMap(value)
         ? value
@@ -211,12 +125,6 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
       fields.only(map, path, ['what', 'original', 'now']);
       const [what, original, now] = ['what', 'original', 'now'].map((k) => fields.text(map, k, path));
       return [{ type: 'adjusted', what: what!, original: original!, now: now! }];
-    }
-    case 'told': {
-      const complaint = COMPLAINT_IDS.find((c) => c === value);
-      if (complaint !== undefined) return [{ type: 'told', complaint }];
-      fields.file.problem(path, unknownName('complaint', String(value), COMPLAINT_IDS));
-      return [];
     }
     case 'cannot':
     case 'will-not':

@@ -1,17 +1,28 @@
 import type { Model } from '../profile';
 import type { CallState } from './reduce';
 
+/** Something that still stands in the way of closing a call. Parts, plugs and actions by their titles. */
+export type Obstacle =
+  | { readonly message: 'danger' | 'no-record' }
+  | {
+      readonly message: 'bypassed' | 'unplugged' | 'not-put-back';
+      readonly data: { readonly titles: readonly string[] };
+    }
+  | { readonly message: 'adjusted'; readonly data: { readonly what: string; readonly original: string } };
+
 /** What still stands in the way of closing a call; empty when it may be closed. */
-export function closingObstacles(model: Model, state: CallState): string[] {
-  const obstacles: string[] = [];
-  if (state.danger) obstacles.push('The danger is not declared over.');
-  if (state.setup.bypassed.length > 0)
-    obstacles.push(`A bypass is still in place: ${state.setup.bypassed.join(', ')}. Take it off and write that down.`);
-  if (state.setup.unplugged.length > 0) obstacles.push(`Still unplugged: ${state.setup.unplugged.join(', ')}.`);
-  const actions = model.actions.filter((a) => state.setup.actions.includes(a.id));
-  for (const action of actions) obstacles.push(`Not put back yet: ${action.title}.`);
+export function closingObstacles(model: Model, state: CallState): Obstacle[] {
+  const obstacles: Obstacle[] = [];
+  const { bypassed, unplugged, actions } = state.setup;
+  const titles = (list: readonly { readonly id: string; readonly title: string }[], ids: readonly string[]): string[] =>
+    ids.map((id) => list.find((x) => x.id === id)?.title ?? id);
+  if (state.danger) obstacles.push({ message: 'danger' });
+  if (bypassed.length > 0) obstacles.push({ message: 'bypassed', data: { titles: titles(model.parts, bypassed) } });
+  if (unplugged.length > 0) obstacles.push({ message: 'unplugged', data: { titles: titles(model.plugs, unplugged) } });
+  for (const title of titles(model.actions, actions))
+    obstacles.push({ message: 'not-put-back', data: { titles: [title] } });
   for (const { what, original } of state.adjustments.values())
-    obstacles.push(`Adjusted while hunting: ${what}, was ${original}. Put it back, or say that it stays.`);
-  if (!state.record) obstacles.push('No break is recorded.');
+    obstacles.push({ message: 'adjusted', data: { what, original } });
+  if (!state.record) obstacles.push({ message: 'no-record' });
   return obstacles;
 }

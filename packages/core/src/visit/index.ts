@@ -4,8 +4,12 @@
  */
 export { caseEvents, caseHead, loadCase } from './case';
 export { checkCase } from './check-case';
-export { closingObstacles } from './close';
-export { entryWords, type EntryWords, parseEntryLine } from './entry-line';
-export { type AdviceSnapshot, type BreakRecord, type CallEvent, type EventBody, setupEntry } from './event';
+export { closingObstacles, type Obstacle } from './close';
+export { parseEntryLine } from './entry-line';
+export type { EventBody } from './event-kinds';
+export type { CallEvent } from './event';
+export type { Adjusted } from './events/adjusted';
+export type { AdviceSnapshot, BreakRecord } from './events/break-recorded';
+export { setupEntry } from './events/setup';
 export { compareEvents, mergeEvents, nextSeq } from './order';
-export { type Adjustment, type CallState, reduceCall } from './reduce';
+export { type CallState, reduceCall } from './reduce';

@@ -1,20 +1,25 @@
-import { findPart, type Model, replacedWith } from '../profile';
-import { askedKey, type Episode, type Evidence, type EvidenceItem, FIRST_EPISODE } from '../question';
+import type { Model } from '../profile';
+import { askedKey, type Evidence } from '../question';
+import type { Danger } from '../rules';
 import type { Setup } from '../simulation';
-import type { Danger } from '../test-choice';
-import type { BreakRecord, CallEvent, EventBody } from './event';
+import { Draft } from './draft';
+import type { CallEvent } from './event';
+import { eventKindOf } from './event-kinds';
+import type { Adjusted } from './events/adjusted';
+import type { BreakRecord } from './events/break-recorded';
+import type { Opened } from './events/opened';
 import { mergeEvents } from './order';
 import { translate } from './translate';
 
 /** Everything a call page shows, worked out from the log alone. */
 export interface CallState {
-  readonly opened: Extract<EventBody, { type: 'opened' }> | undefined;
+  readonly opened: Opened | undefined;
   readonly evidence: Evidence;
   readonly setup: Setup;
   /** As `Situation.declined`. */
   readonly declined: ReadonlySet<string>;
   /** Adjustments that were neither put back nor kept on purpose, by event id. */
-  readonly adjustments: ReadonlyMap<string, Adjustment>;
+  readonly adjustments: ReadonlyMap<string, Adjusted>;
   readonly danger: Danger | undefined;
   readonly record: (BreakRecord & { readonly event: string }) | undefined;
   readonly closed: boolean;
@@ -23,8 +28,6 @@ export interface CallState {
   /** Which of the log's events feed the engine, by event id: the episode they belong to. */
   readonly episodeOf: ReadonlyMap<string, number>;
 }
-
-export type Adjustment = Extract<EventBody, { type: 'adjusted' }>;
 
 interface LogEntry {
   readonly event: CallEvent;
@@ -37,95 +40,17 @@ interface LogEntry {
 export function reduceCall(model: Model, events: readonly CallEvent[]): CallState {
   const ordered = mergeEvents(events);
   const retracted = retractions(ordered);
-  const episodes: Episode[] = [FIRST_EPISODE];
-  let items: EvidenceItem[] = [];
-  const declined = new Set<string>();
-  const episodeOf = new Map<string, number>();
-  const log: LogEntry[] = [];
-  const adjustments = new Map<string, Adjustment>();
-  let opened: CallState['opened'];
-  let danger: Danger | undefined;
-  let record: CallState['record'];
-  let closed = false;
-
-  for (const event of ordered) {
+  const draft = new Draft(model);
+  const log = ordered.map((event): LogEntry => {
     const struck = retracted.has(event.id);
-    const { body } = event;
-    const translated = struck ? ({ kind: 'nothing' } as const) : translate(model, body);
-    log.push({ event, retracted: struck, problem: translated.kind === 'problem' ? translated.message : undefined });
-    if (struck || translated.kind === 'problem') continue;
-    const present = episodes[episodes.length - 1]!;
-    if (translated.kind === 'observation') {
-      // The customer has said it better: the newest complaint counts.
-      if (translated.observation.kind === 'told') items = items.filter((i) => i.observation.kind !== 'told');
-      episodeOf.set(event.id, episodes.length - 1);
-      items.push({ id: event.id, episode: episodes.length - 1, observation: translated.observation });
-      continue;
-    }
-    switch (body.type) {
-      case 'opened':
-        opened ??= body;
-        break;
-      case 'setup':
-        episodes.push({
-          setup: {
-            power: body.power,
-            gas: body.gas,
-            heatCall: body.call,
-            unplugged: body.unplugged,
-            bypassed: body.bypassed,
-            actions: body.actions ?? [],
-          },
-          repaired: present.repaired,
-          measured: present.measured ?? [],
-        });
-        break;
-      case 'repaired': {
-        const parts = replacedWith(model, findPart(model, body.part)!.index);
-        const measured = (present.measured ?? []).filter((p) => !parts.includes(p));
-        episodes.push({
-          setup: present.setup,
-          repaired: [...new Set([...present.repaired, ...parts])],
-          measured: body.measured === true ? [...measured, ...parts] : measured,
-        });
-        break;
-      }
-      case 'adjusted':
-        adjustments.set(event.id, body);
-        break;
-      case 'adjustment-settled':
-        adjustments.delete(body.event);
-        break;
-      case 'declined':
-        declined.add(body.test);
-        break;
-      case 'seen': {
-        // What could not be told is not asked again while everything is as it was.
-        const phase = model.phases.findIndex((p) => p.id === body.phase);
-        declined.add(askedKey(model, present, { kind: 'seen', phase }));
-        break;
-      }
-      case 'danger':
-        danger = body.danger;
-        break;
-      case 'danger-over':
-        danger = undefined;
-        break;
-      case 'break-recorded': {
-        const { type: _type, ...rest } = body;
-        record = { ...rest, event: event.id };
-        break;
-      }
-      case 'closed':
-        closed = true;
-        break;
-      default:
-    }
-  }
+    const problem = struck ? undefined : fold(draft, event);
+    return { event, retracted: struck, problem };
+  });
+  const { opened, episodes, items, declined, adjustments, danger, record, closed, episodeOf } = draft;
   return {
     opened,
     evidence: { episodes, items },
-    setup: episodes[episodes.length - 1]!.setup,
+    setup: draft.present.setup,
     declined,
     adjustments,
     danger,
@@ -134,6 +59,26 @@ export function reduceCall(model: Model, events: readonly CallEvent[]): CallStat
     log,
     episodeOf,
   };
+}
+
+/** Takes one entry into the draft; returns why it means nothing for the profile. */
+function fold(draft: Draft, event: CallEvent): string | undefined {
+  const { model, episodes } = draft;
+  const { body } = event;
+  const read = translate(model, body);
+  if (read.kind === 'problem') return read.message;
+  if (read.kind === 'observation') {
+    // The customer has said it better: the newest complaint counts.
+    if (read.observation.kind === 'told') draft.items = draft.items.filter((i) => i.observation.kind !== 'told');
+    const episode = episodes.length - 1;
+    draft.episodeOf.set(event.id, episode);
+    draft.items.push({ id: event.id, episode, observation: read.observation });
+  } else if (body.type === 'seen') {
+    // What could not be told is not asked again while everything is as it was.
+    const phase = model.phases.findIndex((p) => p.id === body.phase);
+    draft.declined.add(askedKey(model, draft.present, { kind: 'seen', phase }));
+  } else eventKindOf(body.type)?.apply?.(draft, body as never, event);
+  return undefined;
 }
 
 /** Retractions may themselves be retracted; later ones are decided first. */

@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { Role } from '@zetalysis/core/test-choice';
+import type { Role } from '@zetalysis/core/rules';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 

@@ -1,5 +1,5 @@
 import type { Identity } from '@zetalysis/core/profile';
-import type { Role } from '@zetalysis/core/test-choice';
+import type { Role } from '@zetalysis/core/rules';
 import type { UnitSystem } from '@zetalysis/core/units';
 
 export interface Me {

@@ -1,15 +1,24 @@
 import { expose } from 'comlink';
 import { findReadings, type Found, type Sought } from '@zetalysis/core/analysis';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
-import { type Guide, guideOf, snapshot } from '@zetalysis/core/presentation';
+import {
+  type CallView,
+  type Drawing,
+  drawingOf,
+  type Guide,
+  guideOf,
+  proofView,
+  type ProofView,
+  snapshot,
+  testsView,
+  type TestView,
+  viewOf,
+  type ViewOptions,
+} from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
 import type { RankedTest } from '@zetalysis/core/test-choice';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from '@zetalysis/core/visit';
-import { drawingOf, type Drawing } from './drawing';
-import { proofView, type ProofView } from './proof-view';
-import { testsView, type TestView } from './test-view';
-import { viewOf, type CallView, type ViewOptions } from './view';
 
 let engine: Engine | undefined;
 /** The newest answer, and what it was about: looking at another step or world needs no new diagnosis. */
@@ -63,7 +72,7 @@ const api = {
   },
   /** For the Library: all there is to read about the appliance. */
   guide(units: UnitSystem): Guide {
-    return guideOf(need(), units);
+    return guideOf(need(), { units });
   },
   /** For the Library: the steps and faults under which readings can be found. */
   find(sought: readonly Sought[]): Found[] {

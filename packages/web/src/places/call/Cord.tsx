@@ -1,6 +1,5 @@
+import type { BeadView, CallView, Drawing } from '@zetalysis/core/presentation';
 import { formatQuantity } from '@zetalysis/core/units';
-import type { Drawing } from '../../engine/drawing';
-import type { BeadView, CallView } from '../../engine/view';
 
 const ANSWERS = [
   { id: 'yes', mark: '✓', words: 'seen' },

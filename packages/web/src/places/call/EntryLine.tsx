@@ -1,8 +1,8 @@
 import { useState, type RefObject } from 'react';
+import type { Drawing } from '@zetalysis/core/presentation';
 import { type EventBody, parseEntryLine } from '@zetalysis/core/visit';
 import type { Wires } from '../../api/types';
 import { withNetNames } from './wire-names';
-import type { Drawing } from '../../engine/drawing';
 
 interface Props {
   readonly drawing: Drawing;

@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import type { CallView } from '../../engine/view';
+import type { CallView } from '@zetalysis/core/presentation';
 
 const time = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
 
 /** The log of the call. Taking something back is an entry of its own; nothing disappears. */
 export function Evidence({ view, onUndo }: { view: CallView; onUndo: (id: string) => void }) {
   const [followed, setFollowed] = useState<string>();
-  const lines = [...view.log].filter((l) => l.words !== 'Taken back').reverse();
+  const lines = [...view.log].filter((l) => !l.takesBack).reverse();
   return (
     <section className="evidence" aria-label="Evidence">
       <h2>Evidence</h2>

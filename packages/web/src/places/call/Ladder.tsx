@@ -1,9 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { inBrief } from '@zetalysis/core/presentation';
+import type { CallView, Drawing, DrawnItem, DrawnRung } from '@zetalysis/core/presentation';
 import type { Wires } from '../../api/types';
 import { wireWords } from './wire-names';
-import type { Drawing, DrawnItem, DrawnRung } from '../../engine/drawing';
-import type { CallView } from '../../engine/view';
 import { PartGlyph } from './PartGlyph';
 import { differsWords } from './net-words';
 import { partNames } from './part-names';
@@ -151,10 +149,10 @@ function Rung({
               )}
               {net?.there?.differs && (
                 <tspan className="measured">
-                  {differsWords(item.name.length, inBrief(net.there.shows), toNextNet(shown, xs, i))}
+                  {differsWords(item.name.length, net.there.briefly, toNextNet(shown, xs, i))}
                 </tspan>
               )}
-              {net?.measured !== undefined && <tspan className="measured"> {inBrief(net.measured)}</tspan>}
+              {net?.measured !== undefined && <tspan className="measured"> {net.measured}</tspan>}
             </text>
           </g>
         );

@@ -1,10 +1,10 @@
 import { useRef, useState, type ReactNode } from 'react';
-import { parseReading } from '@zetalysis/core/units';
+import type { CallView, TestView } from '@zetalysis/core/presentation';
+import { answered } from '@zetalysis/core/question';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
+import { chosen } from './chosen';
 import type { Wires } from '../../api/types';
 import { wireWords } from './wire-names';
-import type { TestView } from '../../engine/test-view';
-import type { CallView } from '../../engine/view';
 
 interface Props {
   readonly tests: readonly TestView[] | undefined;
@@ -52,10 +52,10 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
         </span>
       </h2>
       <p className="instruction">{test.instruction}</p>
-      {probed(test).some((net) => wireWords(wires, net) !== undefined) && (
+      {test.probes.some((net) => wireWords(wires, net) !== undefined) && (
         <p className="own-wires">
           On this machine:{' '}
-          {probed(test)
+          {test.probes
             .flatMap((net, i) => {
               const words = wireWords(wires, net);
               return words === undefined ? [] : `${i === 0 ? 'red' : 'black'} probe on ${words}`;
@@ -115,10 +115,6 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
   );
 }
 
-/** The points a test touches, red first. */
-const probed = ({ answer }: TestView): string[] =>
-  answer.kind === 'reading' && answer.event.type === 'volts' ? [answer.event.red, answer.event.black] : [];
-
 /** Why this test: what it decides for the time it takes. */
 const worth = (t: TestView): string =>
   `Decides ${t.decides < 0.01 ? 'less than 1' : `about ${Math.round(t.decides * 100)}`} % of what is open, in ${t.minutes} min.`;
@@ -162,12 +158,7 @@ function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEv
     return (
       <div className="choices" role="group" aria-label={test.title}>
         {answer.options.map((o, i) => (
-          <button
-            key={o.id}
-            type="button"
-            data-choice={i + 1}
-            onClick={() => send(choiceEvent(answer.type, answer.subject, o.id))}
-          >
+          <button key={o.id} type="button" data-choice={i + 1} onClick={() => send(chosen(answer, o.id))}>
             {o.title}
           </button>
         ))}
@@ -175,14 +166,14 @@ function Answer({ test, view, onEvents }: { test: TestView; view: CallView; onEv
     );
   const submit = (e: React.FormEvent): void => {
     e.preventDefault();
-    const parsed = parseReading(text, answer.dimension);
-    if (!parsed.ok) {
-      setProblem(parsed.message);
+    const read = answered<EventBody>(answer, text);
+    if (!read.ok) {
+      setProblem(read.message);
       field.current?.focus();
       return;
     }
     setText('');
-    send({ ...answer.event, reading: parsed.value, typed: text.trim() } as EventBody);
+    send(read.value);
   };
   return (
     <form className="reading" onSubmit={submit}>
@@ -221,22 +212,3 @@ const PLACEHOLDER: Partial<Record<string, string>> = {
   current: '3.2uA',
   time: '4.5 s',
 };
-
-export function choiceEvent(
-  type: 'seen' | 'outcome' | 'code' | 'look' | 'told',
-  subject: string,
-  id: string,
-): EventBody {
-  switch (type) {
-    case 'seen':
-      return { type, phase: subject, answer: id as 'yes' | 'no' | 'unclear' };
-    case 'outcome':
-      return { type, outcome: id } as EventBody;
-    case 'code':
-      return { type, code: id };
-    case 'look':
-      return { type, look: subject, answer: id };
-    case 'told':
-      return { type, complaint: id } as EventBody;
-  }
-}

@@ -1,4 +1,4 @@
-import type { DrawnItem } from '../../engine/drawing';
+import type { DrawnItem } from '@zetalysis/core/presentation';
 
 type Part = Extract<DrawnItem, { kind: 'part' }>;
 

@@ -1,9 +1,8 @@
 import { Alert, Form, Input, Modal, Radio, Select } from 'antd';
 import { useState } from 'react';
+import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { BreakRecord } from '@zetalysis/core/visit';
 import { AntTheme } from '../../app/AntTheme';
-import type { Drawing } from '../../engine/drawing';
-import type { CallView } from '../../engine/view';
 
 type Given = Omit<BreakRecord, 'advice'>;
 

@@ -1,6 +1,5 @@
+import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
-import type { Drawing } from '../../engine/drawing';
-import type { CallView } from '../../engine/view';
 import { clock, Timers } from './Clock';
 import type { SyncState } from '../../store/sync';
 

@@ -1,6 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { ProofView } from '../../engine/proof-view';
-import type { CallView } from '../../engine/view';
+import type { CallView, ProofView } from '@zetalysis/core/presentation';
 
 /** Who may have done it: share as length and number, reasons on demand. */
 export function Suspects({

@@ -1,9 +1,7 @@
-import { type Complaint, COMPLAINTS } from '@zetalysis/core/question';
+import { type CallView, COMPLAINT_WORDS, type Drawing, type TestView } from '@zetalysis/core/presentation';
+import type { Complaint } from '@zetalysis/core/question';
 import type { EventBody } from '@zetalysis/core/visit';
-import type { Drawing } from '../../engine/drawing';
-import type { TestView } from '../../engine/test-view';
-import type { CallView } from '../../engine/view';
-import { choiceEvent } from './NextTest';
+import { chosen } from './chosen';
 
 interface Props {
   readonly drawing: Drawing;
@@ -50,7 +48,7 @@ export default function Triage({ drawing, view, tests, onBody, onClose }: Props)
       <section aria-label="Questions">
         <h3>What does the customer say?</h3>
         <div className="choices" role="group" aria-label="Complaint">
-          {(Object.entries(COMPLAINTS) as [Complaint, string][]).map(([id, words]) => (
+          {(Object.entries(COMPLAINT_WORDS) as [Complaint, string][]).map(([id, words]) => (
             <button key={id} type="button" onClick={() => onBody({ type: 'told', complaint: id })}>
               {words}
             </button>
@@ -62,13 +60,7 @@ export default function Triage({ drawing, view, tests, onBody, onClose }: Props)
             {q.answer.kind === 'choice' && (
               <div className="choices" role="group" aria-label={q.title}>
                 {q.answer.options.map((o) => (
-                  <button
-                    key={o.id}
-                    type="button"
-                    onClick={() =>
-                      q.answer.kind === 'choice' && onBody(choiceEvent(q.answer.type, q.answer.subject, o.id))
-                    }
-                  >
+                  <button key={o.id} type="button" onClick={() => onBody(chosen(q.answer, o.id))}>
                     {o.title}
                   </button>
                 ))}

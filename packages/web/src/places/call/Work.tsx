@@ -1,7 +1,6 @@
 import { useState } from 'react';
+import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { EventBody } from '@zetalysis/core/visit';
-import type { Drawing } from '../../engine/drawing';
-import type { CallView } from '../../engine/view';
 
 interface Props {
   readonly drawing: Drawing;

@@ -1,11 +1,9 @@
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
+import type { CallView, Drawing, TestView, ViewOptions } from '@zetalysis/core/presentation';
 import type { CallEvent } from '@zetalysis/core/visit';
 import { profileSource } from '../../store/profiles';
 import { startEngine } from '../../engine/client';
-import type { Drawing } from '../../engine/drawing';
-import type { TestView } from '../../engine/test-view';
-import type { CallView, ViewOptions } from '../../engine/view';
 import type { EngineApi } from '../../engine/worker';
 
 export interface EngineState {

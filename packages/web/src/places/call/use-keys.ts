@@ -1,6 +1,5 @@
 import { useEffect, useRef, type RefObject } from 'react';
-import type { Drawing } from '../../engine/drawing';
-import type { CallView } from '../../engine/view';
+import type { CallView, Drawing } from '@zetalysis/core/presentation';
 
 interface Keys {
   readonly view: CallView | undefined;

@@ -22,7 +22,7 @@ export default function FieldCard({ me }: { me: Me }) {
   if (!drawing || !guide) return <p className="waiting">Writing the card…</p>;
   const probed = guide.phases
     .map((p, i) => ({ ...p, i }))
-    .filter((p) => !p.unwanted && guide.points.some((x) => x.good[p.i] !== '–'))
+    .filter((p) => !p.unwanted && guide.points.some((x) => x.good[p.i] !== undefined))
     .slice(0, 7);
   return (
     <main className="card-page">
@@ -61,7 +61,7 @@ export default function FieldCard({ me }: { me: Me }) {
                   {p.line ? ' line' : ''}
                 </th>
                 {probed.map((phase) => (
-                  <td key={phase.id}>{p.good[phase.i]}</td>
+                  <td key={phase.id}>{p.good[phase.i] ?? '–'}</td>
                 ))}
                 <td>{p.reach}</td>
               </tr>
@@ -73,7 +73,7 @@ export default function FieldCard({ me }: { me: Me }) {
             <h2>Dead tests</h2>
             <ul>
               {guide.deadTests
-                .filter((d) => !d.limits.startsWith('up to'))
+                .filter((d) => !d.closedContact)
                 .map((d) => (
                   <li key={d.part}>
                     {d.part}: <strong>{d.limits}</strong>

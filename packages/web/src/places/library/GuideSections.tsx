@@ -56,7 +56,7 @@ export function Points({ guide }: { guide: Guide }) {
                 <td>{p.reach}</td>
                 {p.good.map((g, i) => (
                   <td key={i} className="value">
-                    {g}
+                    {g ?? '–'}
                   </td>
                 ))}
               </tr>

@@ -1,5 +1,4 @@
-import type { Guide } from '@zetalysis/core/presentation';
-import type { DrawnRung } from '../../engine/drawing';
+import type { DrawnRung, Guide } from '@zetalysis/core/presentation';
 
 /** What two appliances do not have in common, section by section. */
 export interface Difference {

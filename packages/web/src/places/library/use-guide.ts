@@ -1,11 +1,9 @@
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { Guide } from '@zetalysis/core/presentation';
+import type { CallView, Drawing, Guide } from '@zetalysis/core/presentation';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { startEngine } from '../../engine/client';
-import type { Drawing } from '../../engine/drawing';
-import type { CallView } from '../../engine/view';
 import type { EngineApi } from '../../engine/worker';
 import { profileSource } from '../../store/profiles';
 

@@ -1,10 +1,11 @@
-import type { PartSymbol } from '@zetalysis/core/parts';
-import { codeWords, OUTCOME_WORDS } from '@zetalysis/core/presentation';
-import type { Model } from '@zetalysis/core/profile';
-import { OUTCOMES, type Wait, waitsOf } from '@zetalysis/core/simulation';
-import { mayBypass } from '@zetalysis/core/test-choice';
-import type { Dimension } from '@zetalysis/core/units';
-import { entryWords, type EntryWords } from '@zetalysis/core/visit';
+import type { PartSymbol } from '../parts';
+import type { Model } from '../profile';
+import { codeShown, codesOf, type LineWords, lineWords } from '../question';
+import { OUTCOMES, type Wait, waitsOf } from '../simulation';
+import { mayBypass } from '../test-choice';
+import type { Dimension } from '../units';
+import { OUTCOME_WORDS } from './fixed-words';
+import { codeWords } from './say';
 
 /** The parts of a model that screens draw and ask by: plain data, sent once from the worker. */
 export interface Drawing {
@@ -44,7 +45,7 @@ export interface Drawing {
   /** Burns gas. */
   readonly gas: boolean;
   /** What the reading line understands. */
-  readonly words: EntryWords;
+  readonly words: LineWords;
 }
 
 interface Choice {
@@ -69,9 +70,6 @@ export type DrawnItem =
       readonly symbol: PartSymbol;
     };
 
-/** Single passages nobody probes along: sources, bonds, inner loads of a control. */
-const NOT_DRAWN = new Set(['wire', 'supply', 'control', 'plug-pin']);
-
 export function drawingOf(model: Model): Drawing {
   const net = (index: number): string => model.nets[index]!;
   const points = new Map(model.points.map((p) => [p.net, p]));
@@ -84,7 +82,7 @@ export function drawingOf(model: Model): Drawing {
     rungs: model.rungs
       .filter((rung) => {
         const parts = rung.items.flatMap((i) => ('branch' in i ? [model.parts[model.branches[i.branch]!.part]!] : []));
-        return !parts[0]!.testOnly && (parts.length > 1 || !NOT_DRAWN.has(parts[0]!.kind.name));
+        return !parts[0]!.testOnly && (parts.length > 1 || parts[0]!.kind.drawnAlone !== false);
       })
       .map((rung) => ({
         id: rung.id,
@@ -106,7 +104,7 @@ export function drawingOf(model: Model): Drawing {
       model.points.map((p) => [net(p.net), { reach: p.reach, black: net(p.black), line: p.line }]),
     ),
     outcomes: OUTCOMES.map((id) => ({ id, title: OUTCOME_WORDS[id] })),
-    codes: [...model.codes.map((c) => c.id), 'none', 'dark'].map((id) => ({ id, title: codeWords(model, id) })),
+    codes: codesOf(model).map((id) => ({ id, title: codeWords(codeShown(model, id)) })),
     looks: model.looks.map((l) => ({
       id: l.id,
       ask: l.ask,
@@ -119,7 +117,7 @@ export function drawingOf(model: Model): Drawing {
       dimension: model.quantities[g.quantity]!.dimension,
     })),
     parts: model.parts
-      .filter((p) => p.kind.name !== 'plug-pin' && !p.testOnly)
+      .filter((p) => p.kind.nature !== 'connector' && !p.testOnly)
       .map((p) => ({
         id: p.id,
         title: p.title,
@@ -131,6 +129,6 @@ export function drawingOf(model: Model): Drawing {
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
     waits: waitsOf(model),
     gas: model.identity['lights-by'] !== 'none',
-    words: entryWords(model),
+    words: lineWords(model),
   };
 }

@@ -1,10 +1,10 @@
-import { type Assessment, type Engine, standingOf } from '@zetalysis/core/diagnosis';
-import type { Hypothesis } from '@zetalysis/core/inference';
-import { type Episode, type Evidence, type EvidenceItem, FIRST_EPISODE, type Question } from '@zetalysis/core/question';
-import { type TestingStandard, USUAL_STANDARD } from '@zetalysis/core/standards';
-import { minutesFor, setupFor, type Test } from '@zetalysis/core/test-choice';
-import type { Appliance } from './appliance';
-
+import { type Assessment, Engine, standingOf } from '../diagnosis';
+import type { Hypothesis } from '../inference';
+import type { Evidence, EvidenceItem, Question } from '../question';
+import { type Episode, FIRST_EPISODE } from '../simulation';
+import { type TestingStandard, USUAL_STANDARD } from '../standards';
+import { minutesFor, setupFor, type Test } from '../test-choice';
+import { SimulatedTechnician } from './simulated-technician';
 /**
  * How the technician picks tests: as advised; terminal by terminal from source to load, skipping useless probes; or as one
  * who knows what is broken and only has to prove it, which nobody can be much quicker than.
@@ -41,8 +41,8 @@ export interface Finding {
 
 const MOST_TESTS = 20;
 
-/** A visit to one appliance: what was seen and done so far. */
-export class Visit {
+/** A simulated visit to one appliance: what was seen and done so far. */
+export class SimulatedVisit {
   episodes: readonly Episode[] = [FIRST_EPISODE];
   readonly items: EvidenceItem[] = [];
   private readonly unanswered = new Set<string>();
@@ -51,7 +51,7 @@ export class Visit {
 
   constructor(
     private readonly engine: Engine,
-    private readonly appliance: Appliance,
+    private readonly technician: SimulatedTechnician,
     private readonly policy: Policy,
     /** What is broken, for the one who knows. */
     private readonly hidden?: Hypothesis,
@@ -63,7 +63,7 @@ export class Visit {
 
   /** Puts a question to the appliance; false when there is no answer to it. */
   private ask(question: Question): boolean {
-    const observation = this.appliance.answer(this.episodes, question);
+    const observation = this.technician.answer(this.episodes, question);
     if (observation) this.items.push({ id: `${this.items.length}`, episode: this.episodes.length - 1, observation });
     return observation !== undefined;
   }

@@ -1,22 +1,20 @@
-import { byTelephone, type Carried, partsToCarry } from '@zetalysis/core/analysis';
-import { type Assessment, type Engine, standingOf } from '@zetalysis/core/diagnosis';
-import { type Hypothesis, predicts } from '@zetalysis/core/inference';
-import {
-  draftRecord,
-  explain,
-  gaugeReading,
-  observationWords,
-  predictionWords,
-  voltsReading,
-} from '@zetalysis/core/presentation';
-import type { Model } from '@zetalysis/core/profile';
-import { commonNets, type Prediction, type Question } from '@zetalysis/core/question';
-import type { Setup } from '@zetalysis/core/simulation';
-import type { TestingStandard } from '@zetalysis/core/standards';
-import { DANGER_WORDS, type Role } from '@zetalysis/core/test-choice';
-import { formatReading, type UnitSystem } from '@zetalysis/core/units';
-import { type Adjustment, type BreakRecord, type CallState, closingObstacles } from '@zetalysis/core/visit';
-import { logOf, pair, type LogLine } from './log-view';
+import { byTelephone, type Carried, partsToCarry } from '../analysis';
+import { type Assessment, type Engine, standingOf } from '../diagnosis';
+import { type Hypothesis, predicts } from '../inference';
+import type { Model } from '../profile';
+import { commonNets, gaugeDial, type Prediction, type Question, voltsDial } from '../question';
+import type { Role } from '../rules';
+import type { Setup } from '../simulation';
+import { LIVE_DEAD, type TestingStandard } from '../standards';
+import { type Adjusted, type BreakRecord, type CallState, closingObstacles } from '../visit';
+import { draftRecord } from './break-record';
+import { explain } from './explain';
+import { DANGER_WORDS } from './fixed-words';
+import { type LogLine, logOf } from './log-view';
+import { sayObstacle } from './obstacle-words';
+import { observationWords, predictionBriefly, predictionWords } from './question-words';
+import { type Reader, readingWords } from './reader';
+import { readingBriefly } from './say';
 import { repairWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
@@ -29,7 +27,7 @@ export interface CallView {
   readonly surprises: readonly string[];
   /** What no explanation at all accounts for. */
   readonly fitsNothing: readonly string[];
-  readonly adjustments: readonly (Adjustment & { readonly event: string })[];
+  readonly adjustments: readonly (Adjusted & { readonly event: string })[];
   readonly beads: readonly BeadView[];
   readonly nets: Readonly<Record<string, NetView>>;
   readonly log: readonly LogLine[];
@@ -86,13 +84,13 @@ interface NetView {
   readonly state: 'live' | 'dead' | 'unknown';
   /** What a sound appliance shows here at this step. */
   readonly good: string;
+  /** In few characters, to stand beside the point. */
   readonly measured: string | undefined;
   /** In the suspect's world: what it would show, and whether that is not as on a sound appliance. */
-  readonly there: { readonly shows: string; readonly differs: boolean } | undefined;
+  readonly there: { readonly shows: string; readonly briefly: string; readonly differs: boolean } | undefined;
 }
 
-export interface ViewOptions {
-  readonly units: UnitSystem;
+export interface ViewOptions extends Reader {
   readonly role: Role;
   readonly standard: TestingStandard;
   /** The step chosen on the cord, or undefined to follow the burn front. */
@@ -102,20 +100,24 @@ export interface ViewOptions {
 }
 
 const SHOWN = 6;
-/** Drawn live from this share of the rated volts on. */
-const LIVE = 0.33;
+
+/** The nets of a voltage reading, by number; −1 for one that this version of the profile does not have. */
+const pair = (model: Model, { red, black }: { readonly red: string; readonly black: string }) => ({
+  red: model.nets.indexOf(red),
+  black: model.nets.indexOf(black),
+});
 
 export function viewOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): CallView {
   const { model } = engine;
   const standing = standingOf(assessment);
   const world = assessment.hypotheses.find((h) => h.id === options.whatIf);
-  const beads = beadsOf(engine, state, assessment, options.units, world);
+  const beads = beadsOf(engine, state, assessment, options, world);
   const frontBead = beads.find((b) => b.front);
   const at = options.phase ?? frontBead?.id ?? model.phases[0]!.id;
   const shown = assessment.suspects.filter((s) => s.probability >= 0.004).slice(0, SHOWN);
   const words = (id: string): string => {
     const item = assessment.items.find((i) => i.item.id === id)!;
-    return observationWords(model, item.item.observation, options.units);
+    return observationWords(model, item.item.observation, options);
   };
   return {
     suspects: shown.map((s, i) => ({
@@ -126,7 +128,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
       probability: s.probability,
       proved: i === 0 && standing === 'proved',
       id: s.leading.id,
-      reasons: explain(model, s.leading, engine.healthy, assessment.items, options.units)
+      reasons: explain(model, s.leading, engine.healthy, assessment.items, options)
         .slice(0, 8)
         .map((r) => ({ for: r.weight > 0, sentence: r.sentence })),
     })),
@@ -137,7 +139,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     fitsNothing: assessment.fitsNothing.map(words),
     adjustments: [...state.adjustments].map(([event, body]) => ({ ...body, event })),
     beads,
-    nets: netsOf(engine, state, assessment, at, options.units, world),
+    nets: netsOf(engine, state, assessment, at, options, world),
     log: logOf(model, state, assessment, options),
     setup: state.setup,
     danger: state.danger && DANGER_WORDS[state.danger],
@@ -145,7 +147,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     pinnedVersion: state.opened?.profileVersion,
     record: state.record,
     draft: draftRecord(engine, assessment),
-    obstacles: closingObstacles(model, state),
+    obstacles: closingObstacles(model, state).map(sayObstacle),
     closed: state.closed,
     timers: state.log.flatMap(({ event: { id, at: from, body }, retracted }) =>
       body.type === 'timer' && !retracted
@@ -176,7 +178,7 @@ function beadsOf(
   engine: Engine,
   state: CallState,
   assessment: Assessment,
-  units: UnitSystem,
+  reader: Reader,
   world: Hypothesis | undefined,
 ): BeadView[] {
   const { model } = engine;
@@ -204,13 +206,15 @@ function beadsOf(
       }
       if (body.type === 'seen' && body.phase === phase.id) answer = body.answer;
       if (body.type === 'volts' && body.phase === phase.id)
-        readings.push(`${body.red}–${body.black} ${voltsReading(model, pair(model, body), body.reading, units)}`);
+        readings.push(
+          `${body.red}–${body.black} ${readingWords(body.reading, voltsDial(model, pair(model, body)), reader)}`,
+        );
       if (body.type === 'gauge') {
         const gauge = model.gauges.findIndex((g) => g.id === body.gauge);
         if (model.gauges[gauge]?.phase === phase.index)
-          readings.push(`${body.gauge} ${gaugeReading(model, gauge, body.reading, units)}`);
+          readings.push(`${body.gauge} ${readingWords(body.reading, gaugeDial(model, gauge), reader)}`);
       }
-      if (body.type === 'timing' && body.phase === phase.id) measuredAt = formatReading(body.reading, units);
+      if (body.type === 'timing' && body.phase === phase.id) measuredAt = readingWords(body.reading, {}, reader);
     }
     const isFront = front && answer === 'no' && !phase.unwanted;
     if (isFront) front = false;
@@ -248,18 +252,19 @@ function netIn(
   state: CallState,
   world: Hypothesis,
   good: string,
-  units: UnitSystem,
+  reader: Reader,
 ): NetView['there'] {
   const own = engine.expect(state.evidence, world, question);
   const sound = engine.expect(state.evidence, engine.healthy, question);
-  const shows = predictionWords(model, question, own, units);
+  const shows = predictionWords(model, question, own, reader);
+  const briefly = predictionBriefly(model, question, own, reader);
   const volts = (p: Prediction): number | undefined =>
     p.kind === 'volts' && !p.shorter ? p.volts : p.kind === 'ghost' ? 0 : undefined;
   const [a, b] = [volts(own), volts(sound)];
   // A few per cent are load, not a difference anybody would mark.
   const least = 0.05 * model.ratedVolts[question.red]!;
   const near = a !== undefined && b !== undefined && Math.abs(a - b) < 0.05 * Math.max(a, b, least);
-  return { shows, differs: shows !== good && !near };
+  return { shows, briefly, differs: shows !== good && !near };
 }
 
 /** Where power is, as far as the suspects agree; measured points show their reading. */
@@ -268,7 +273,7 @@ function netsOf(
   state: CallState,
   assessment: Assessment,
   at: string,
-  units: UnitSystem,
+  reader: Reader,
   world: Hypothesis | undefined,
 ): Record<string, NetView> {
   const { model } = engine;
@@ -297,15 +302,15 @@ function netsOf(
       for (const h of live) {
         const p = engine.expect(state.evidence, h, question);
         const most = p.kind === 'volts' ? Math.max(p.volts, p.shorter?.value ?? 0) : 0;
-        if (most > LIVE * model.ratedVolts[item.net]! || p.kind === 'unsteady') hot += share(h) / weight;
+        if (most > LIVE_DEAD.drawnLive * model.ratedVolts[item.net]! || p.kind === 'unsteady') hot += share(h) / weight;
       }
-      const good = predictionWords(model, question, engine.expect(state.evidence, engine.healthy, question), units);
+      const good = predictionWords(model, question, engine.expect(state.evidence, engine.healthy, question), reader);
       let measured: string | undefined;
       for (const { event, retracted } of state.log) {
         const { body } = event;
         if (!retracted && (body.type === 'setup' || body.type === 'repaired')) measured = undefined;
         if (!retracted && body.type === 'volts' && body.red === name && (body.phase ?? at) === at)
-          measured = voltsReading(model, question, body.reading, units);
+          measured = readingBriefly(body.reading, voltsDial(model, question), reader);
       }
       // With nothing that explains what was found, nothing is known of the wires either.
       const known = live.length > 0 && (world !== undefined || assessment.suspects[0]!.leading.kind !== 'unknown');
@@ -313,7 +318,7 @@ function netsOf(
         state: !known ? 'unknown' : hot > 0.95 ? 'live' : hot < 0.05 ? 'dead' : 'unknown',
         good,
         measured: world ? undefined : measured,
-        there: world && netIn(model, question, engine, state, world, good, units),
+        there: world && netIn(model, question, engine, state, world, good, reader),
       };
     }
   }

@@ -1,7 +1,7 @@
-import type { Assessment, Engine } from '@zetalysis/core/diagnosis';
-import { testTitle } from '@zetalysis/core/presentation';
-import type { CallState } from '@zetalysis/core/visit';
-import type { ViewOptions } from './view';
+import type { Assessment, Engine } from '../diagnosis';
+import type { CallState } from '../visit';
+import type { ViewOptions } from './call-view';
+import { testTitle } from './test-words';
 
 /** What it would take to prove one suspect, as the screen shows it. */
 export interface ProofView {

@@ -1,0 +1,173 @@
+import { judgeDeadTest, type Judgement, judgeSparkGap, judgeThermocouple } from '../bench';
+import type { Assessment } from '../diagnosis';
+import { findPart, type Model } from '../profile';
+import { contradiction } from '../proof';
+import { type AnswerBody, kindOfBody, type Observation } from '../question';
+import type { TestingStandard } from '../standards';
+import { formatReading, readingValue } from '../units';
+import type { CallEvent, CallState, EventBody } from '../visit';
+import { sayJudgement } from './judgement-words';
+import { observationWords, predictionWords, questionTitle } from './question-words';
+import type { Reader } from './reader';
+
+/** One entry of the evidence list. */
+export interface LogLine {
+  readonly id: string;
+  readonly words: string;
+  readonly at: string;
+  readonly person: string;
+  readonly retracted: boolean;
+  readonly undoable: boolean;
+  /** Takes another entry back; that one is struck through, and this one need not be shown. */
+  readonly takesBack: boolean;
+  readonly problem: string | undefined;
+  /** What each leading suspect says to it; empty for entries that are no evidence. */
+  readonly follow: readonly Followed[];
+}
+
+/** One suspect's word on one entry. */
+interface Followed {
+  readonly suspect: string;
+  readonly expected: string;
+  readonly fits: boolean;
+}
+
+/** How many suspects are asked about an entry. */
+const ASKED = 4;
+/** Entries that stay whatever comes after them. */
+const LASTING: readonly EventBody['type'][] = ['opened', 'retracted', 'closed'];
+
+type LogReader = Reader & { readonly standard: TestingStandard };
+
+/** The log in words, oldest first. */
+export function logOf(model: Model, state: CallState, assessment: Assessment, reader: LogReader): LogLine[] {
+  return state.log.map(({ event, retracted, problem }) => ({
+    id: event.id,
+    words: entryWords(model, event, reader),
+    at: event.at,
+    person: event.person,
+    retracted,
+    undoable: !retracted && !LASTING.includes(event.body.type),
+    takesBack: event.body.type === 'retracted',
+    problem,
+    follow: followed(model, assessment, event.id, reader),
+  }));
+}
+
+function followed(model: Model, assessment: Assessment, event: string, reader: Reader): Followed[] {
+  const item = assessment.items.find((i) => i.item.id === event);
+  if (!item) return [];
+  return assessment.suspects.slice(0, ASKED).flatMap(({ leading }) => {
+    const prediction = item.predictions[leading.index];
+    if (!prediction) return [];
+    return {
+      suspect: leading.words,
+      expected: predictionWords(model, item.item.observation, prediction, reader),
+      fits: contradiction(leading, [item]) === 0,
+    };
+  });
+}
+
+function entryWords(model: Model, { body }: CallEvent, reader: LogReader): string {
+  const kind = kindOfBody(body.type);
+  return kind ? answerWords(model, body as AnswerBody, reader) : otherWords(model, body);
+}
+
+/** An answer to a question, and what is to be thought of it. */
+function answerWords(model: Model, body: AnswerBody, reader: LogReader): string {
+  const read = kindOfBody(body.type)!.read(model, body);
+  if (read.kind === 'observation') {
+    const words = observationWords(model, read.observation, reader);
+    const judged = judge(model, read.observation, reader.standard);
+    if (!judged) return words;
+    const said = sayJudgement(judged.judgement, reader);
+    return judged.asWhole ? `${questionTitle(model, read.observation)}: ${said}` : `${words}. As open circuit: ${said}`;
+  }
+  if (body.type === 'seen') {
+    const phase = model.phases.find((p) => p.id === body.phase);
+    return `${phase?.title ?? body.phase}: can’t tell`;
+  }
+  // The profile has no such name any more: what was written down is shown as it was.
+  const { type: _type, ...fields } = body;
+  const names = Object.values(fields).filter((v) => typeof v === 'string' && v !== '');
+  if (!('reading' in fields)) return names.join(' ');
+  return `${names.filter((n) => n !== fields.typed).join(' ')}: ${formatReading(fields.reading, reader.units)}`;
+}
+
+/** The judgement on a reading of a component by itself; `asWhole` when it says the reading too. */
+function judge(
+  model: Model,
+  o: Observation,
+  standard: TestingStandard,
+): { readonly judgement: Judgement['says']; readonly asWhole: boolean } | undefined {
+  switch (o.kind) {
+    case 'ohms': {
+      const part = model.parts[o.part]!;
+      const dead = part.kind.deadTests(part.spec).find((d) => d.branch === o.branch);
+      return dead && { judgement: judgeDeadTest(dead, o.reading, standard).says, asWhole: true };
+    }
+    case 'gauge': {
+      // The one length that is measured on these machines.
+      const isGap = model.quantities[model.gauges[o.gauge]!.quantity]!.dimension === 'length';
+      return isGap ? { judgement: judgeSparkGap(readingValue(o.reading), standard).says, asWhole: true } : undefined;
+    }
+    case 'volts': {
+      const across = model.parts.some(
+        ({ kind, branches: [b] }) =>
+          kind.judgedOpenCircuit && b && [b.a, b.b].includes(o.red) && [b.a, b.b].includes(o.black),
+      );
+      return across
+        ? { judgement: judgeThermocouple(readingValue(o.reading), standard).says, asWhole: false }
+        : undefined;
+    }
+    default:
+      return undefined;
+  }
+}
+
+function otherWords(model: Model, body: EventBody): string {
+  const title = (id: string): string => findPart(model, id)?.title ?? id;
+  switch (body.type) {
+    case 'opened':
+      return `Call opened: ${body.complaint}`;
+    case 'setup': {
+      const changes = [
+        body.power ? '' : 'power off',
+        body.gas ? '' : 'gas shut',
+        body.call ? '' : 'no call for heat',
+        ...body.unplugged.map((p) => `${model.plugs.find((x) => x.id === p)?.title ?? p} unplugged`),
+        ...body.bypassed.map((p) => `${title(p)} bypassed`),
+        ...(body.actions ?? []).map((a) => model.actions.find((x) => x.id === a)?.title ?? a),
+      ].filter((c) => c !== '');
+      return changes.length === 0 ? 'Everything back as it was' : `Set: ${changes.join(', ')}`;
+    }
+    case 'declined':
+      return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${body.test}`;
+    case 'repaired':
+      return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}${body.measured === true ? ', measured before fitting' : ''}`;
+    case 'adjusted':
+      return `Adjusted: ${body.what}, was ${body.original}, now ${body.now}`;
+    case 'adjustment-settled':
+      return body.how === 'kept' ? 'The adjustment stays' : 'Adjustment put back';
+    case 'danger':
+      return `Danger: ${body.danger}`;
+    case 'danger-over':
+      return `Danger over: ${body.words}`;
+    case 'timer':
+      return `Timer set: ${body.title}, ${minutesWords(body.seconds)}`;
+    case 'note':
+      return body.text;
+    case 'retracted':
+      return 'Taken back';
+    case 'break-recorded':
+      return `Break recorded: ${title(body.part)}, ${body.failure} (${body.standing})`;
+    case 'closed':
+      return `Call closed${body.words === '' ? '' : `: ${body.words}`}`;
+    default:
+      return '';
+  }
+}
+
+/** A stretch of time on a clock. */
+const minutesWords = (seconds: number): string =>
+  seconds < 120 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`;

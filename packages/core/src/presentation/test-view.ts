@@ -1,0 +1,121 @@
+import { telephoneQuestions } from '../analysis';
+import type { Assessment, Engine } from '../diagnosis';
+import { findPart, type Model } from '../profile';
+import { type AnswerForm, kindOf } from '../question';
+import type { Setup } from '../simulation';
+import type { TestingStandard } from '../standards';
+import { cautionsFor, goesRoundSafety, type RankedTest, setupFor } from '../test-choice';
+import type { CallState } from '../visit';
+import { predictionWords } from './question-words';
+import type { Reader } from './reader';
+import { sayOption } from './say';
+import { instruction, provesWords, testTitle } from './test-words';
+
+/** A proposed test as the screen shows it. */
+export interface TestView {
+  readonly id: string;
+  readonly title: string;
+  readonly instruction: string;
+  readonly minutes: number;
+  readonly cautions: readonly string[];
+  readonly line: boolean;
+  readonly good: string;
+  readonly why: readonly { readonly answer: string; readonly suspects: string }[];
+  readonly settles: boolean;
+  /** Share of what is still open that its answer is expected to decide. */
+  readonly decides: number;
+  /** A customer can answer it on the telephone. */
+  readonly byTelephone: boolean;
+  /** For learners: what each answer at this point proves. */
+  readonly proves: string | undefined;
+  /** Goes round a safety: it is entered in the bypass ledger. */
+  readonly ledger: boolean;
+  readonly answer: AnswerFormView;
+  /** The points its probes go to, red first; empty when it is no voltage. */
+  readonly probes: readonly string[];
+  /** Events that make the setup of the test, before its answer. */
+  readonly setup: Setup | undefined;
+}
+
+/** How the answer is given, with what stands on its buttons. */
+export type AnswerFormView =
+  | Extract<AnswerForm, { kind: 'reading' }>
+  | (Omit<Extract<AnswerForm, { kind: 'choice' }>, 'options'> & {
+      readonly options: readonly { readonly id: string; readonly title: string }[];
+    });
+
+const formView = (form: AnswerForm): AnswerFormView =>
+  form.kind === 'reading'
+    ? form
+    : { ...form, options: form.options.map(({ id, says }) => ({ id, title: sayOption(says) })) };
+
+/** A repair in words: "replace gas valve". */
+export function repairWords(model: Model, repair: string): string {
+  if (repair === 'none') return 'no repair';
+  if (repair === 'unknown') return 'test on in general terms';
+  const [id, mend] = repair.split(':') as [string, string];
+  const part = findPart(model, id)?.title ?? model.plugs.find((p) => p.id === id)?.title ?? id;
+  return `${mend} ${part}`;
+}
+
+/** The next test and two others. */
+export function testsView(
+  engine: Engine,
+  state: CallState,
+  assessment: Assessment,
+  ranked: readonly RankedTest[],
+  reader: Reader & { readonly standard: TestingStandard },
+): TestView[] {
+  const { model } = engine;
+  const open = doubt(assessment);
+  const onTelephone = new Set(telephoneQuestions(model, ranked));
+  const shown = [...new Set([...ranked.slice(0, 3), ...[...onTelephone].slice(0, 3)])];
+  return shown.map((one) => {
+    const { test, minutes, bits, outcomes, settles } = one;
+    const q = test.question;
+    const present = state.setup;
+    const setup = test.intervention ? setupFor(present, test.intervention) : undefined;
+    const healthy = setup
+      ? engine.traces.predict(
+          engine.healthy.faults,
+          [...state.evidence.episodes, { setup, repaired: state.evidence.episodes.at(-1)!.repaired }],
+          q,
+        )
+      : engine.expect(state.evidence, engine.healthy, q);
+    return {
+      id: test.id,
+      title: testTitle(model, test),
+      instruction: instruction(model, test),
+      minutes,
+      cautions: cautionsFor(model, test),
+      line: test.line,
+      good: predictionWords(model, q, healthy, reader),
+      why: outcomes
+        .filter((o) => o.expectedBy.length > 0)
+        .map((o) => {
+          const names = [...new Set(o.expectedBy.map((i) => repairWords(model, assessment.hypotheses[i]!.repair)))];
+          const share = o.expectedBy.reduce((sum, i) => sum + assessment.probabilities[i]!, 0);
+          return {
+            share,
+            answer: predictionWords(model, q, o.prediction, reader),
+            suspects: `${names.slice(0, 2).join(', ')}${names.length > 2 ? ` and ${names.length - 2} more` : ''} (${Math.round(share * 100)} %)`,
+          };
+        })
+        .sort((a, b) => b.share - a.share)
+        .slice(0, 3)
+        .map(({ answer, suspects }) => ({ answer, suspects })),
+      settles: settles > 0,
+      decides: open > 0 ? Math.min(1, bits / open) : 0,
+      byTelephone: onTelephone.has(one),
+      proves: reader.standard.order === 'terminal-by-terminal' ? provesWords(model, q) : undefined,
+      ledger: goesRoundSafety(model, test),
+      answer: formView(kindOf(q).form(model, q)),
+      probes: q.kind === 'volts' ? [model.nets[q.red]!, model.nets[q.black]!] : [],
+      setup,
+    };
+  });
+}
+
+/** How open the question is what to repair, bits. */
+const doubt = ({ suspects }: Assessment): number =>
+  suspects.reduce((sum, { probability: p }) => sum - (p > 0 ? p * Math.log2(p) : 0), 0);

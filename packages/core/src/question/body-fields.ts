@@ -1,0 +1,32 @@
+import * as t from '@sinclair/typebox';
+import type { Dimension, Reading } from '../units';
+
+/**
+ * Fields of what is stored, with their lengths. The schemas are plain JSON Schema; what checks, documents and types them
+ * comes from here.
+ */
+export const name = t.String({ minLength: 1, maxLength: 80 });
+export const branchName = t.String({ maxLength: 80 });
+
+/** What was typed, as it was typed. */
+const typed = t.String({ maxLength: 80 });
+
+const dimension = t.Unsafe<Dimension>(name);
+
+const reading = t.Unsafe<Reading>(
+  t.Union([
+    t.Object({ kind: t.Literal('value'), value: t.Number(), dimension }),
+    t.Object({ kind: t.Literal('range'), low: t.Number(), high: t.Number(), dimension }),
+    t.Object({ kind: t.Literal('open'), dimension: t.Literal('resistance') }),
+  ]),
+);
+
+/** A reading and how it was typed. */
+export const readingFields = { reading, typed };
+
+/** One of some words. */
+export const oneOf = <W extends string>(words: readonly W[]) => t.Unsafe<W>(t.Union(words.map((w) => t.Literal(w))));
+
+/** The body of a kind of entry, its fields as they are declared. */
+export const bodyOf = <T extends string, F extends t.TProperties>(type: T, fields: F) =>
+  t.Object({ type: t.Literal(type), ...fields });

@@ -1,0 +1,188 @@
+import { findPart, type Model, unknownName } from '../../profile';
+import { failureOf, type Lived } from '../../simulation';
+import { ASSUMED } from '../../standards';
+import { type Reading, readingValue } from '../../units';
+import { answered, type AnswerForm } from '../answer-form';
+import { bodyOf, branchName, name, readingFields } from '../body-fields';
+import { gauss } from '../fit';
+import { NOTHING_MORE } from '../messages';
+import { observed, problem } from '../named';
+import { lasting } from '../observed-stretch';
+import { type Prediction, readsOpen } from '../prediction';
+import type { QuestionKind } from '../question-kind';
+import { INSTRUMENTS, met } from '../simulated-hand';
+import { caseReading } from './readings';
+import * as t from '@sinclair/typebox';
+
+/** A dead test: power off, the part isolated. */
+export interface OhmsQuestion {
+  readonly kind: 'ohms';
+  readonly part: number;
+  readonly branch: string;
+}
+export interface OhmsObservation extends OhmsQuestion {
+  readonly reading: Reading;
+}
+
+const body = bodyOf('ohms', { part: name, branch: t.Optional(branchName), ...readingFields });
+
+/** One more winding of a part that is isolated already. */
+const ONE_MORE_MINUTES = 0.5;
+
+const formOf = (part: string, branch: string | undefined): AnswerForm => ({
+  kind: 'reading',
+  dimension: 'resistance',
+  subject: { type: 'ohms', part, ...(branch === undefined ? {} : { branch }) },
+});
+
+export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
+  kind: 'ohms',
+  weighs: 'reading',
+  body,
+  key: (model, q) => `ohms ${model.parts[q.part]!.id}${q.branch === '' ? '' : `.${q.branch}`}`,
+  answers: () => [],
+  offers: (model) =>
+    model.parts.flatMap((part) =>
+      part.kind.deadTests(part.spec).map((dead) => ({
+        question: { kind: 'ohms', part: part.index, branch: dead.branch } as const,
+        minutes: part.minutes,
+        line: false,
+        walk: 'dead' as const,
+        afterwards: ONE_MORE_MINUTES,
+      })),
+    ),
+  cost: (model, q) => ({ minutes: model.parts[q.part]!.minutes, line: false }),
+  preparation: (model, q) => `isolated ${model.parts[q.part]!.id}`,
+  probing: (model, q) => (model.parts[q.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined),
+  cautions: (model, q) => ({ applies: ['ohms'], own: model.parts[q.part]!.caution }),
+  predict: predictOhms,
+  fit: (_model, o, prediction) => ({ ...fitOhms(o, prediction), blunder: ASSUMED.misreadOhms }),
+  place: (p) => (p.kind === 'ohms' ? Math.min(p.ohms, 1e12) : 3e6),
+  sameOutcome: () => sameOhms,
+  coarse: (_model, _q, p) =>
+    p.kind !== 'ohms' ? p.kind : readsOpen(p.ohms) ? 'OL' : `${Math.round(Math.log(Math.max(p.ohms, 0.2)) * 4)}`,
+  observe: (_model, q, p) =>
+    p.kind !== 'ohms'
+      ? undefined
+      : {
+          ...q,
+          reading: readsOpen(p.ohms)
+            ? { kind: 'open', dimension: 'resistance' }
+            : { kind: 'value', value: p.ohms, dimension: 'resistance' },
+        },
+  report: (_model, { observation, truth }, { random }) => {
+    const { reading } = observation;
+    const stands = met(truth, random) ?? (reading.kind === 'value' ? reading.value : Infinity);
+    if (readsOpen(stands)) return { ...observation, reading: { kind: 'open', dimension: 'resistance' } };
+    const value = stands * (1 + INSTRUMENTS.ohmsShare * random.normal()) + INSTRUMENTS.leadOhms * random.next();
+    return { ...observation, reading: { kind: 'value', value: Math.max(0, value), dimension: 'resistance' } };
+  },
+  isRelevantTo: (_model, part, q) => part.index === q.part,
+  subject: (model, q) => formOf(model.parts[q.part]!.id, q.branch).subject,
+  form: (model, q) => formOf(model.parts[q.part]!.id, q.branch),
+  read: (model, given) => {
+    const part = findPart(model, given.part);
+    if (!part)
+      return problem(
+        unknownName(
+          'part',
+          given.part,
+          model.parts.map((p) => p.id),
+        ),
+      );
+    const branch = given.branch ?? part.branches[0]?.name;
+    if (branch === undefined || !part.branches.some((b) => b.name === branch))
+      return problem(
+        unknownName(
+          `side of ${part.id}`,
+          branch ?? '',
+          part.branches.map((b) => b.name),
+        ),
+      );
+    if (given.reading.dimension !== 'resistance') return problem(`a dead test is in ohms; "${given.typed}" is not`);
+    return observed({ kind: 'ohms', part: part.index, branch, reading: given.reading });
+  },
+  readLine: ({ parts }, words) => {
+    const part = words[words.length - 1]!.toLowerCase();
+    const branch = parts[part];
+    return branch === undefined ? undefined : answered(formOf(part, branch), words.slice(0, -1).join(' '));
+  },
+  readCase: (fields, value, path) => {
+    const map = fields.map(value, path, '{part, value}');
+    fields.only(map, path, ['part', 'branch', 'value']);
+    const branch = map['branch'] === undefined ? undefined : fields.text(map, 'branch', path);
+    return [caseReading(fields, map['value'], [...path, 'value'], formOf(fields.text(map, 'part', path), branch))];
+  },
+  asked: (model, q) => ({
+    message: 'measure-ohms',
+    data: { part: model.parts[q.part]!.title, branch: q.branch },
+  }),
+  title: (model, q) => ({ message: 'ohms', data: { part: model.parts[q.part]!.title, branch: q.branch } }),
+  observed: (model, o) => ({
+    message: 'read',
+    data: { title: ohms.title(model, o), reading: o.reading, dial: {} },
+  }),
+  expected: (_model, _q, p) =>
+    p.kind === 'ohms'
+      ? { message: 'ohms', data: { ohms: p.ohms, atTimes: p.shorter?.value } }
+      : { message: 'never', data: NOTHING_MORE },
+};
+
+function predictOhms(model: Model, { trace, faults }: Lived, { part: index, branch }: OhmsQuestion): Prediction {
+  const part = model.parts[index]!;
+  const mode = failureOf(part, faults);
+  const tolerance = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.tolerance ?? 0));
+  const ohmsIn = (state: string): number => {
+    const electrical = part.kind.electrical(part.spec, state, mode, branch, 'dc');
+    return electrical.type === 'impedance' ? electrical.r : Infinity;
+  };
+  // Isolated on the bench: a part that is merely unpowered is at rest; a switch stands as what it senses left it.
+  const stands = part.kind.mayOpenRightly?.(part.spec) === true || part.kind.lasting !== undefined;
+  if (!stands) return { kind: 'ohms', ohms: ohmsIn(part.kind.heldForTest ?? part.kind.states[0]!), tolerance };
+  const times = new Map<number, number>();
+  const since = lasting(trace).from;
+  for (const { from, to, partStates } of trace.segments) {
+    const repeats = to - Math.max(from, since);
+    const value = ohmsIn(part.kind.states[partStates[index]!]!);
+    if (repeats > 0) times.set(value, (times.get(value) ?? 0) + repeats);
+  }
+  const [main, shorter] = [...times].sort((a, b) => b[1] - a[1]);
+  const last = trace.segments[trace.segments.length - 1]!;
+  const [value] = main ?? [ohmsIn(part.kind.states[last.partStates[index]!]!)];
+  if (!main || !shorter) return { kind: 'ohms', ohms: value, tolerance };
+  return {
+    kind: 'ohms',
+    ohms: value,
+    tolerance,
+    shorter: { value: shorter[0], share: shorter[1] / (main[1] + shorter[1]) },
+  };
+}
+
+/** Ohms are compared on a logarithmic scale from 0.1 Ω to 10 MΩ; OL is an answer of its own. */
+const DECADES = 8;
+
+function fitOhms(o: OhmsObservation, p: Prediction): { fit: number; base: number } {
+  const base = 1 / DECADES;
+  if (p.kind !== 'ohms') return { fit: 0, base };
+  const x = readingValue(o.reading);
+  const fit = p.shorter
+    ? (1 - p.shorter.share) * resting(x, p.ohms, p.tolerance) +
+      p.shorter.share * resting(x, p.shorter.value, p.tolerance)
+    : resting(x, p.ohms, p.tolerance);
+  return { fit, base };
+}
+
+/** Density of a reading of a part that rests at some ohms, per decade; a probability where OL is read. */
+function resting(x: number, value: number, tolerance: number): number {
+  if (readsOpen(x) || readsOpen(value)) return readsOpen(x) && readsOpen(value) ? 1 : 0;
+  const near = Math.max(value, 0.1);
+  // Leads and contacts add a few tenths of an ohm; the part itself has its tolerance.
+  const sd = Math.hypot(0.02 + tolerance, 0.25 / (near + 0.3)) / Math.LN10;
+  return gauss(Math.log10(Math.max(x, 0.1)), Math.log10(near), sd);
+}
+
+function sameOhms(a: Prediction, b: Prediction): boolean {
+  if (a.kind !== 'ohms' || b.kind !== 'ohms') return a.kind === b.kind;
+  if (!Number.isFinite(a.ohms) || !Number.isFinite(b.ohms)) return a.ohms === b.ohms;
+  return Math.abs(Math.log(Math.max(a.ohms, 0.1) / Math.max(b.ohms, 0.1))) < 0.3 || Math.abs(a.ohms - b.ohms) < 0.8;
+}

@@ -1,0 +1,3 @@
+/** Rules: who somebody is, and what stops all work. Pure functions and data over facts. */
+export { type Danger, DANGERS } from './danger';
+export type { Role } from './role';

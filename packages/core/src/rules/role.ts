@@ -1,0 +1,2 @@
+/** Who somebody is in the shop. */
+export type Role = 'apprentice' | 'technician' | 'lead' | 'admin';

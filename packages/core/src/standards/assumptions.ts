@@ -1,0 +1,87 @@
+/** A number that we assume, until a shop's own record or a published source replaces it. */
+export interface Assumption {
+  readonly value: number;
+  /** What it is the value of, with its unit. */
+  readonly what: string;
+  readonly why: string;
+}
+
+const COMMON = 'common practice, no source';
+
+/** Everything that is assumed about people, instruments and appliances: what the shares on screen rest on. */
+export const ASSUMPTIONS = {
+  // Faults.
+  healthyRate: { value: 2, what: 'rate of "nothing is broken", in units of fault rates', why: COMMON },
+  unknownRate: {
+    value: 0.5,
+    what: 'rate of "something the model does not know", in units of fault rates',
+    why: COMMON,
+  },
+  comesAndGoesShows: { value: 0.5, what: 'share of visits in which a fault that comes and goes shows', why: COMMON },
+  pairShare: { value: 0.1, what: 'share of calls with two faults at once', why: COMMON },
+  otherLikeListed: {
+    value: 0.5,
+    what: 'share of unlisted ways of failing that do something like a listed way of the same part',
+    why: 'even odds: nothing is known',
+  },
+  otherUnlike: {
+    value: 0.5,
+    what: 'worth of an unlisted way that is like none of the listed, beside a blind guess',
+    why: 'even odds: nothing is known',
+  },
+  badRepair: { value: 0.03, what: 'share of repairs with a bad, wrong or badly fitted new part', why: COMMON },
+  badThoughMeasured: { value: 0.006, what: 'the same when the new part was measured before fitting', why: COMMON },
+  // People.
+  misseen: { value: 0.04, what: 'share of cues misseen or misheard', why: COMMON },
+  misjudgedOutcome: { value: 0.05, what: 'share of tries of which the end is misjudged', why: COMMON },
+  miscountedCode: { value: 0.03, what: 'share of codes miscounted', why: COMMON },
+  misreadVolts: { value: 0.02, what: 'share of voltages misread or taken at the wrong point', why: COMMON },
+  misreadOhms: { value: 0.015, what: 'share of dead tests misread', why: COMMON },
+  misreadGauge: { value: 0.02, what: 'share of gauges misread', why: COMMON },
+  mistimed: { value: 0.04, what: 'share of times misjudged', why: COMMON },
+  mistold: { value: 0.2, what: 'share of complaints that say something else by telephone', why: COMMON },
+  falseAlarm: {
+    value: 0.2,
+    what: 'how often something wrong is seen that is not there, as a share of how often it is overlooked',
+    why: COMMON,
+  },
+  readThoughAbsent: { value: 0.35, what: 'chance of a reading at a step that hardly comes', why: COMMON },
+  repeatWorth: {
+    value: 0.25,
+    what: 'what each further reading of the same question adds, as a share of an independent one',
+    why: 'the same person, meter and mistake',
+  },
+  // Instruments.
+  meterShare: {
+    value: 0.008,
+    what: 'error of a voltmeter, share of the value',
+    why: 'class of hand-held meters; ' + COMMON,
+  },
+  voltageTolerance: {
+    value: 0.035,
+    what: 'how loaded voltages differ between sound installations, share of the value',
+    why: 'transformer and house supply; ' + COMMON,
+  },
+  strayShare: { value: 0.25, what: 'share of dead wires beside live ones that show a little', why: COMMON },
+  steadyThoughUnsteady: {
+    value: 0.15,
+    what: 'chance that an unsteady voltage is written down as one value',
+    why: COMMON,
+  },
+  wandersThoughSteady: { value: 0.02, what: 'chance that a steady voltage is written down as wandering', why: COMMON },
+  ghostWanders: { value: 0.3, what: 'chance that a ghost is written down as wandering', why: COMMON },
+  numberReadWithin: { value: 0.02, what: 'error of a gauge or watch, share of the value', why: COMMON },
+  timingTolerance: { value: 0.12, what: 'how the times of sound appliances of one type differ, share', why: COMMON },
+  pressureFloor: { value: 5, what: 'smallest error of a pressure, Pa (0.02 in w.c.)', why: COMMON },
+  currentFloor: { value: 0.15e-6, what: 'smallest error of a flame signal, A', why: COMMON },
+  temperatureFloor: { value: 2, what: 'smallest error of a thermometer, K', why: COMMON },
+  fractionFloor: { value: 0.002, what: 'smallest error of an analyser, share of the gas', why: COMMON },
+  lengthFloor: { value: 0.0003, what: 'smallest error of a gap gauge, m', why: COMMON },
+  anyFloor: { value: 0.01, what: 'smallest error of any other gauge, SI', why: COMMON },
+  timingFloor: { value: 1, what: 'smallest error of a time taken by hand, s', why: COMMON },
+} as const satisfies Readonly<Record<string, Assumption>>;
+
+/** The values alone, by name. */
+export const ASSUMED = Object.fromEntries(
+  Object.entries(ASSUMPTIONS).map(([name, { value }]) => [name, value]),
+) as Readonly<Record<keyof typeof ASSUMPTIONS, number>>;

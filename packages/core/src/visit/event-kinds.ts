@@ -1,0 +1,51 @@
+import type { Static, TObject } from '@sinclair/typebox';
+import { type AnswerBody, QUESTION_KINDS } from '../question';
+import { adjusted } from './events/adjusted';
+import { adjustmentSettled } from './events/adjustment-settled';
+import { breakRecorded } from './events/break-recorded';
+import { closed } from './events/closed';
+import { danger } from './events/danger';
+import { dangerOver } from './events/danger-over';
+import { declined } from './events/declined';
+import type { EventKind } from './events/event-kind';
+import { note } from './events/note';
+import { opened } from './events/opened';
+import { repaired } from './events/repaired';
+import { retracted } from './events/retracted';
+import { setup } from './events/setup';
+import { timer } from './events/timer';
+
+/** Every kind of entry that is no answer, by its type; a new one is a file of its own and a line here. */
+const OTHERS = {
+  opened,
+  setup,
+  declined,
+  repaired,
+  adjusted,
+  'adjustment-settled': adjustmentSettled,
+  danger,
+  'danger-over': dangerOver,
+  timer,
+  note,
+  retracted,
+  'break-recorded': breakRecorded,
+  closed,
+} as const;
+
+type Others = typeof OTHERS;
+
+/** What happened. Names are the profile's (nets, parts, phases), so that a log can be read without the model. */
+export type EventBody = AnswerBody | { [T in keyof Others]: Static<Others[T]['body']> }[keyof Others];
+
+type AnyEventKind = EventKind<Others[keyof Others]['body']>;
+
+/** The kind of an entry that is no answer. */
+export const eventKindOf = (type: string): AnyEventKind | undefined =>
+  // Each kind is only ever given bodies of its own type.
+  Object.hasOwn(OTHERS, type) ? (OTHERS[type as keyof Others] as unknown as AnyEventKind) : undefined;
+
+/** The schema of every body, by type. */
+export const BODIES: Readonly<Record<string, TObject>> = {
+  ...Object.fromEntries(QUESTION_KINDS.map((kind) => [kind.kind, kind.body])),
+  ...Object.fromEntries(Object.entries(OTHERS).map(([type, kind]) => [type, kind.body])),
+};

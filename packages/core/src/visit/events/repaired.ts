@@ -1,0 +1,35 @@
+import * as t from '@sinclair/typebox';
+import { findPart, replacedWith, unknownName } from '../../profile';
+import { bodyOf, name } from '../../question';
+import { words } from '../fields';
+import type { EventKind } from './event-kind';
+
+const body = bodyOf('repaired', {
+  part: name,
+  action: words,
+  /** The new part was measured good before it was fitted. */
+  measured: t.Optional(t.Boolean()),
+});
+
+/** A part was repaired: a new episode. */
+export const repaired: EventKind<typeof body> = {
+  body,
+  problem: (model, { part }) =>
+    findPart(model, part)
+      ? undefined
+      : unknownName(
+          'part',
+          part,
+          model.parts.map((p) => p.id),
+        ),
+  apply: (draft, { part, measured: isMeasured }) => {
+    const { setup, repaired: before, measured = [] } = draft.present;
+    const parts = replacedWith(draft.model, findPart(draft.model, part)!.index);
+    const others = measured.filter((p) => !parts.includes(p));
+    draft.episodes.push({
+      setup,
+      repaired: [...new Set([...before, ...parts])],
+      measured: isMeasured === true ? [...others, ...parts] : others,
+    });
+  },
+};

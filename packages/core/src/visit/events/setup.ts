@@ -1,0 +1,59 @@
+import * as t from '@sinclair/typebox';
+import { findPart, type Model, unknownName } from '../../profile';
+import { bodyOf, name } from '../../question';
+import type { Setup } from '../../simulation';
+import type { EventKind } from './event-kind';
+
+const names = t.Array(name, { maxItems: 50 });
+
+const body = bodyOf('setup', {
+  power: t.Boolean(),
+  gas: t.Boolean(),
+  /** The call for heat. */
+  call: t.Boolean(),
+  unplugged: names,
+  bypassed: names,
+  /** Actions of the profile in force; logs made before there were any have none. */
+  actions: t.Optional(names),
+});
+
+type SetUp = t.Static<typeof body>;
+
+/** How the appliance is set from now on: a new episode. */
+export const setup: EventKind<typeof body> = {
+  body,
+  problem: (model, { unplugged, actions = [], bypassed }) =>
+    unknown(model.plugs, unplugged, 'connector') ??
+    unknown(model.actions, actions, 'action') ??
+    bypass(model, bypassed),
+  apply: (draft, { type: _type, call, actions = [], ...rest }) => {
+    const { repaired, measured = [] } = draft.present;
+    draft.episodes.push({ setup: { ...rest, heatCall: call, actions }, repaired, measured });
+  },
+};
+
+/** The entry that says how the appliance is set. */
+export const setupEntry = ({ heatCall, power, gas, unplugged, bypassed, actions }: Setup): SetUp => ({
+  type: 'setup',
+  power,
+  gas,
+  call: heatCall,
+  unplugged: [...unplugged],
+  bypassed: [...bypassed],
+  actions: [...actions],
+});
+
+function unknown(list: readonly { readonly id: string }[], ids: readonly string[], what: string): string | undefined {
+  const known = list.map((x) => x.id);
+  const stranger = ids.find((id) => !known.includes(id));
+  return stranger === undefined ? undefined : unknownName(what, stranger, known);
+}
+
+function bypass(model: Model, ids: readonly string[]): string | undefined {
+  for (const id of ids) {
+    const part = findPart(model, id);
+    if (!part) return unknown(model.parts, [id], 'part');
+    if (part.kind.bypass?.(part.spec) === 'never') return `the ${part.title} is never bypassed: find out why it opened`;
+  }
+  return undefined;
+}
