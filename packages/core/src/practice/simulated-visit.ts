@@ -1,10 +1,11 @@
-import { type Assessment, Engine, standingOf } from '../diagnosis';
+import type { Engine} from '../diagnosis';
+import { type Assessment, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import type { Evidence, EvidenceItem, Question } from '../question';
 import { type Episode, FIRST_EPISODE } from '../simulation';
 import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import { minutesFor, setupFor, type Test } from '../test-choice';
-import { SimulatedTechnician } from './simulated-technician';
+import type { SimulatedTechnician } from './simulated-technician';
 /**
  * How the technician picks tests: as advised; terminal by terminal from source to load, skipping useless probes; or as one
  * who knows what is broken and only has to prove it, which nobody can be much quicker than.

@@ -1,4 +1,4 @@
-import { Random } from '../simulation';
+import type { Random } from '../simulation';
 import type { Prediction } from './prediction';
 
 /** What a simulated technician brings to one answer: luck, and how careless they are. */
