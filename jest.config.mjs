@@ -10,6 +10,8 @@ export default {
   transformIgnorePatterns: ['node_modules/(?!uuid/)'],
   moduleNameMapper: {
     '^@zetalysis/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
+    '^@zetalysis/contract$': '<rootDir>/packages/contract/src/index.ts',
+    '^@zetalysis/contract/(.*)$': '<rootDir>/packages/contract/src/$1/index.ts',
   },
   testMatch: ['<rootDir>/packages/*/test/**/*.test.ts'],
   testTimeout: 60_000,

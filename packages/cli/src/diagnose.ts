@@ -34,7 +34,7 @@ export const diagnose: Command = (args) => {
     const result = {
       case: loaded.title,
       profile: model.id,
-      variant: model.variant ?? null,
+      variant: head.variant ?? null,
       suspects: assessment.suspects
         .slice(0, 8)
         .map((s) => ({ repair: s.repair, probability: s.probability, words: s.leading.words })),

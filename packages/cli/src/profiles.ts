@@ -1,8 +1,8 @@
-import { parseArgs } from 'node:util';
 import { coverage, proofOutlook, type ProofOutlook } from '@zetalysis/core/analysis';
 import { Engine } from '@zetalysis/core/diagnosis';
-import { formatProblem, loadProfile, variantsOf } from '@zetalysis/core/profile';
+import { formatProblem, loadProfile, variantsOf, withVariant } from '@zetalysis/core/profile';
 import { checkProfile } from '@zetalysis/core/simulation';
+import { parseArgs } from 'node:util';
 import { openProfile, profileIds, profileSource, readText } from './files';
 import type { Command } from './main';
 import { UsageError } from './usage';
@@ -41,7 +41,7 @@ function check(path: string): ReturnType<Command> {
   const text = readText(path);
   const lines: string[] = [];
   for (const variant of [undefined, ...variantsOf(text, path).map((v) => v.id)]) {
-    const { checked, problems } = checkProfile(text, path, variant);
+    const { checked, problems } = checkProfile(text, path, withVariant(variant));
     const name = variant === undefined ? '' : ` (${variant})`;
     if (problems.length > 0)
       throw new UsageError(

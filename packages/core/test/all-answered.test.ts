@@ -4,7 +4,7 @@ import type { Hypothesis } from '../src/inference';
 import type { Evidence } from '../src/question';
 import { FAMILIES, profile } from './models';
 
-/** OutcomeClasses that speak for one of two by less than this do not tell them apart. */
+/** Answers that speak for one of two by less than this do not tell them apart. */
 const EVEN = 3;
 
 /**

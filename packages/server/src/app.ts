@@ -2,14 +2,16 @@ import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
-import { signInLimit } from './auth/rate-limit';
-import { sessions, signedIn } from './auth/session';
 import { notFound, problemHandler } from './http/problem';
-import type { Profiles } from './profiles';
-import { callRoutes } from './routes/calls';
-import { machineRoutes } from './routes/machines';
-import { profileRoutes } from './routes/profiles';
-import { sessionRoutes } from './routes/session';
+import { callRoutes } from './features/calls/routes';
+import { Calls } from './features/calls/service';
+import { machineRoutes } from './features/machines/routes';
+import { Machines } from './features/machines/service';
+import { profileRoutes } from './features/profiles/routes';
+import type { Profiles } from './features/profiles/service';
+import { signInLimit } from './features/session/rate-limit';
+import { sessionRoutes } from './features/session/routes';
+import { sessions, signedIn } from './http/sessions';
 import { newNonce, securityHeaders, webRoutes } from './web';
 
 export interface AppOptions {
@@ -47,10 +49,12 @@ export function createApp({ sequelize, profiles, sessionSecret, logger, webDir }
   app.use('/api', express.json({ limit: '256kb' }));
   const session = sessions(sequelize, sessionSecret);
   // Profiles are no secret, and are needed before anybody can sign in again after a cold start.
-  app.use('/api/profiles', profileRoutes(profiles, [session, signedIn]));
-  app.use('/api/session', session, sessionRoutes(signInLimit(sequelize)));
-  app.use('/api/machines', session, signedIn, machineRoutes(profiles));
-  app.use('/api/calls', session, signedIn, callRoutes(sequelize, profiles));
+  app.use(profileRoutes(profiles, [session, signedIn]));
+  app.use('/api', session);
+  app.use(sessionRoutes(signInLimit(sequelize)));
+  app.use(['/api/machines', '/api/calls'], signedIn);
+  app.use(machineRoutes(new Machines(profiles)));
+  app.use(callRoutes(new Calls(sequelize, profiles)));
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);

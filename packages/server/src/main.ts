@@ -4,10 +4,10 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
 import { connect } from './db/connect';
-import { loadDemo } from './db/demo';
+import { loadDemo } from './demo/demo';
 import { migrate } from './db/migrate';
 import { defineModels } from './db/models';
-import { readProfiles } from './profiles';
+import { readProfiles } from './features/profiles/service';
 
 // `main.ts migrate` only brings the database up to date; `--demo` loads the demo data when there is none.
 const config = readConfig(process.env);

@@ -6,13 +6,16 @@ import { pino } from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import request from 'supertest';
 import { v7 } from 'uuid';
+import { CONTRACT, type AnyEndpoint } from '@zetalysis/contract';
+import { joiOf } from '@zetalysis/contract/check';
 import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 import { createApp } from '../src/app';
 import { connect } from '../src/db/connect';
-import { DEMO_PASSWORD, loadDemo } from '../src/db/demo';
+import { DEMO_PASSWORD, loadDemo } from '../src/demo/demo';
+import * as builds from '../src/db/migrations/0003-builds';
 import { migrate } from '../src/db/migrate';
 import { defineModels } from '../src/db/models';
-import { readProfiles } from '../src/profiles';
+import { readProfiles } from '../src/features/profiles/service';
 
 const url = process.env['TEST_DATABASE_URL'];
 if (url === undefined)
@@ -292,24 +295,98 @@ describe('wires of a machine, profiles from outside', () => {
 });
 
 describe('machines and profiles', () => {
-  test('a machine needs a known profile and variant', async () => {
+  const plain = { options: [], order: {} };
+  const machine = {
+    label: 'Test',
+    site: 'Shop',
+    make: '',
+    modelName: '',
+    serial: '',
+    profile: 'furnace-condensing',
+    build: plain,
+  };
+
+  test('a machine needs a known profile and a build that goes together', async () => {
     const cookie = await signIn();
-    const machine = {
-      label: 'Test',
-      site: 'Shop',
-      make: '',
-      modelName: '',
-      serial: '',
-      profile: 'furnace-condensing',
-      variant: null,
-    };
     const post = (body: object) => request(app).post('/api/machines').set('cookie', cookie).send(body);
     expect((await post(machine)).status).toBe(201);
     expect((await post({ ...machine, profile: 'toaster' })).body.detail).toMatch(/Known: .*furnace-condensing/);
-    expect((await post({ ...machine, variant: 'wood' })).body.detail).toMatch(/no variant "wood"/);
+    const wood = { ...machine, build: { options: ['wood'], order: {} } };
+    expect((await post(wood)).body.detail).toMatch(/unknown variant "wood"/);
     expect((await post({ ...machine, label: '' })).status).toBe(400);
     expect((await post({ ...machine, label: "'; DROP TABLE machines; --" })).status).toBe(201);
     expect((await request(app).get('/api/machines').set('cookie', cookie)).body.length).toBeGreaterThan(4);
+  });
+
+  test('how a machine is built can be changed; what does not go together is refused with the reason', async () => {
+    const cookie = await signIn();
+    const boiler = { ...machine, label: 'Boiler', profile: 'hydronic-boiler' };
+    const { id } = (await request(app).post('/api/machines').set('cookie', cookie).send(boiler)).body as { id: string };
+    const rebuild = (build: object) => request(app).put(`/api/machines/${id}/build`).set('cookie', cookie).send(build);
+    const both = { options: ['no-damper', 'module-with-lockout'], order: { safety: ['spill', 'rollout'] } };
+    expect((await rebuild(both)).body.build).toEqual(both);
+    const clash = await rebuild({ options: ['no-damper', 'limit-before-aquastat'], order: {} });
+    expect(clash.status).toBe(400);
+    expect(clash.body.detail).toMatch(/limit-before-aquastat: does not go together with no-damper.*rungs.safety/);
+    expect((await rebuild({ options: [], order: { safety: ['lwco', 'toaster'] } })).body.detail).toMatch(/toaster/);
+    expect((await rebuild({ options: [], order: { safety: ['lwco', 'lwco'] } })).body.detail).toMatch(/twice/);
+    expect((await request(app).get(`/api/machines/${id}`).set('cookie', cookie)).body.build).toEqual(both);
+    expect((await request(app).put(`/api/machines/${v7()}/build`).set('cookie', cookie).send(plain)).status).toBe(404);
+  });
+
+  test('a call keeps the build that its machine had when it was opened', async () => {
+    const cookie = await signIn();
+    const built = { options: ['nitride'], order: {} };
+    const { id } = (
+      await request(app)
+        .post('/api/machines')
+        .set('cookie', cookie)
+        .send({ ...machine, build: built })
+    ).body as { id: string };
+    const call = v7();
+    const opened = made(call, { ...opening, machine: id, build: built });
+    await request(app)
+      .post(`/api/calls/${call}/events`)
+      .set('cookie', cookie)
+      .send({ events: [opened] });
+    await request(app).put(`/api/machines/${id}/build`).set('cookie', cookie).send(plain);
+    const head = (await request(app).get(`/api/calls/${call}`).set('cookie', cookie)).body;
+    expect([head.build, head.machine.build]).toEqual([built, plain]);
+  });
+
+  test('every reply is what the contract says', async () => {
+    const cookie = await signIn();
+    const { id } = ((await request(app).get('/api/calls').set('cookie', cookie)).body as { id: string }[])[0]!;
+    for (const endpoint of Object.values(CONTRACT).flatMap((r): AnyEndpoint[] => Object.values(r))) {
+      if (endpoint.method !== 'GET') continue;
+      const params: Record<string, string> = {
+        '/profiles/:id': 'dryer-burner',
+        '/calls/:id': id,
+        '/calls/:id/events': id,
+      };
+      const [known] = (await request(app).get('/api/machines').set('cookie', cookie)).body as { id: string }[];
+      const path = endpoint.path.replace(':id', params[endpoint.path] ?? known!.id);
+      const reply = await request(app).get(`/api${path}`).set('cookie', cookie);
+      const { error } = joiOf(endpoint.reply!).validate(reply.body, { convert: false });
+      expect([endpoint.path, reply.status, error?.message]).toEqual([endpoint.path, 200, undefined]);
+    }
+  });
+
+  test('a machine that had a variant before there were builds keeps it', async () => {
+    await sequelize.query(
+      "INSERT INTO machines (id, label, site, make, modelName, serial, profile, createdAt) VALUES (:id, 'Old', 'Shop', '', '', '', 'furnace-condensing', NOW(3))",
+      { replacements: { id: v7() } },
+    );
+    await builds.down(sequelize.getQueryInterface());
+    await sequelize.query("UPDATE machines SET variant = 'nitride' WHERE label = 'Old'");
+    await builds.up(sequelize.getQueryInterface());
+    const { body } = await request(app)
+      .get('/api/machines')
+      .set('cookie', await signIn());
+    const of = (label: string) => (body as { label: string; build: object }[]).find((m) => m.label === label)!.build;
+    expect(of('Old')).toEqual({ options: ['nitride'], order: {} });
+    expect(of('Furnace, chapel hall')).toEqual({ options: ['nitride'], order: {} });
+    expect(of('Furnace, Mill Lane 14')).toEqual(plain);
   });
 
   test('profiles are served with their source', async () => {

@@ -7,7 +7,7 @@ import { pull, push } from '../src/store/sync';
 class FakeServer {
   readonly kept: CallEvent[] = [];
   readonly posts: number[] = [];
-  /** OutcomeClasses with these before it answers as usual: a status, or nothing at all. */
+  /** Answers with these before it answers as usual: a status, or nothing at all. */
   trouble: (number | 'unreachable' | 'answer lost')[] = [];
   refuses: (event: CallEvent) => boolean = () => false;
   pageSize = 1000;

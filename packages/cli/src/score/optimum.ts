@@ -1,8 +1,7 @@
 import type { Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
 import type { Evidence } from '@zetalysis/core/question';
-import type { Random } from '@zetalysis/core/simulation';
-import { FIRST_EPISODE } from '@zetalysis/core/simulation';
+import { FIRST_EPISODE, type Random } from '@zetalysis/core/simulation';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import { minutesFor, MOST_TO_PLAN, rankTests, type Test } from '@zetalysis/core/test-choice';
 

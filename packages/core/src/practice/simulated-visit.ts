@@ -1,5 +1,4 @@
-import type { Engine} from '../diagnosis';
-import { type Assessment, standingOf } from '../diagnosis';
+import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import type { Evidence, EvidenceItem, Question } from '../question';
 import { type Episode, FIRST_EPISODE } from '../simulation';

@@ -2,12 +2,13 @@
  * Profile: one appliance family as data. Reads the YAML, applies a variant, checks every name, unit and expression, and
  * compiles it to the indexed Model the engine runs on.
  */
+export { type Build, buildKey, PLAIN, withVariant } from './build';
 export { checkStructure } from './check-structure';
 export { type Data, type DataMap, formatProblem, isMap, type Problem, ProblemError, SourceFile } from './document';
 export type { Expression, Scope, Source } from './expression/expression';
 export { Fields, type Path } from './fields';
 export { IDENTIFY, type Identity, mayBe } from './identify';
-export { type LoadOptions, loadProfile, variantsOf } from './load';
+export { type LoadOptions, loadProfile, ordersOfProfile, variantsOf } from './load';
 export {
   type Ask,
   type Branch,

@@ -11,7 +11,7 @@ export interface RawPart {
   readonly kind: PartKind;
   readonly spec: { [field: string]: SpecValue };
   readonly modes: readonly FaultMode[];
-  /** RateFactors this profile gives to ways of failing; `*` stands for those not named. */
+  /** Rates this profile gives to ways of failing; `*` stands for those not named. */
   readonly rates: ReadonlyMap<string, number>;
   readonly caution: string | undefined;
   /** Brought along for one test: cannot be broken, and is not drawn. */

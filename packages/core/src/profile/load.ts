@@ -1,5 +1,6 @@
 import type { ControlPort, FaultMode } from '../parts';
 import { type Dimension, findUnit, zeroOf } from '../units';
+import { applyBuild, type Build, ordersOf, withVariant } from './build';
 import { type DataMap, isMap, SourceFile } from './document';
 import { compileExpression } from './expression/compile';
 import { type Expression, ExpressionError, type ExpressionType } from './expression/expression';
@@ -14,7 +15,6 @@ import { type Code, ENV, type Model, type Part, type Quantity } from './model';
 import { unknownName } from './nearest';
 import { resolveNames } from './resolve-names';
 import { readRungs } from './rungs';
-import { mergePatch } from './variant';
 
 const PROFILE_FORMAT = 'zetalysis-profile/1';
 
@@ -45,8 +45,10 @@ const SECTIONS = [
 export type Compile = (text: string, path: Path, wanted: ExpressionType) => Expression;
 
 export interface LoadOptions {
-  /** Which of the profile's variants to apply. */
+  /** Which of the profile's variants to apply: short for a build with one option. */
   readonly variant?: string;
+  /** How the machine is built, beside its family. */
+  readonly build?: Build;
   /** Multiplies a value before use; how sound appliances that differ from the nominal one are made. */
   readonly vary?: (path: string, value: number, spread: number) => number;
 }
@@ -61,7 +63,8 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const written = fields.map(file.data, [], 'a profile');
   if (written['format'] !== PROFILE_FORMAT) file.problem(['format'], `must be "${PROFILE_FORMAT}"`);
   fields.only(written, [], SECTIONS);
-  const root = applyVariant(fields, written, options.variant);
+  const build = options.build ?? withVariant(options.variant);
+  const root = applyBuild(fields, written, build);
   const vary = options.vary ?? ((_path: string, value: number) => value);
 
   const quantityData = fields.optionalMap(root['quantities'], ['quantities'], 'one entry per quantity');
@@ -281,7 +284,7 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   const model: Model = {
     id,
     version,
-    variant: options.variant,
+    build,
     title: fields.text(root, 'title', []),
     summary: fields.text(root, 'summary', [], ''),
     identity: loadIdentity(fields, root),
@@ -334,17 +337,15 @@ export function variantsOf(source: string, fileName: string): { id: string; titl
   return Object.entries(file.data['variants']).map(([id, v]) => ({
     id,
     title: isMap(v) ? String(v['title'] ?? id) : id,
-    identity: loadIdentity(fields, applyVariant(fields, file.data as DataMap, id)),
+    identity: loadIdentity(fields, applyBuild(fields, file.data as DataMap, withVariant(id))),
   }));
 }
 
-function applyVariant(fields: Fields, root: DataMap, variant: string | undefined): DataMap {
-  const variants = fields.optionalMap(root['variants'], ['variants'], 'one entry per variant');
-  if (variant === undefined) return root;
-  const chosen = variants[variant];
-  if (!isMap(chosen)) {
-    fields.file.problem(['variants'], unknownName('variant', variant, Object.keys(variants)));
-    return root;
-  }
-  return mergePatch(root, chosen['change'] ?? {}) as DataMap;
+/** Where switches can change places on a machine of this build: by rung, the switches in their present order. */
+export function ordersOfProfile(source: string, fileName: string, build: Build): Readonly<Record<string, string[]>> {
+  const file = new SourceFile(source, fileName);
+  file.throwIfBad();
+  const orders = ordersOf(new Fields(file), file.data as DataMap, build);
+  file.throwIfBad();
+  return orders;
 }

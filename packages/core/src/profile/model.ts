@@ -1,6 +1,7 @@
 import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
 import type { Dimension } from '../units';
+import type { Build } from './build';
 import type { Comparison, Expression } from './expression/expression';
 import type { Identity } from './identify';
 
@@ -243,7 +244,8 @@ export interface Caution {
 export interface Model {
   readonly id: string;
   readonly version: string;
-  readonly variant: string | undefined;
+  /** How it is built, beside its family. */
+  readonly build: Build;
   readonly title: string;
   readonly summary: string;
   /** What it answers to the questions by which a machine is recognised. */

@@ -4,7 +4,7 @@
  */
 export { answered, type AnswerForm } from './answer-form';
 export { bodyOf, name, oneOf } from './body-fields';
-export { type Complaint, COMPLAINT_IDS } from './complaint';
+export type { Complaint } from './complaint';
 export { askedKey, type Evidence, type EvidenceItem } from './evidence';
 export { type Fit, likelihood, type Scale } from './fit';
 export { codesOf } from './kinds/code';

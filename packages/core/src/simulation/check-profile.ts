@@ -1,4 +1,13 @@
-import { checkStructure, loadProfile, type Model, type Problem, ProblemError, SourceFile } from '../profile';
+import {
+  type Build,
+  checkStructure,
+  loadProfile,
+  type Model,
+  PLAIN,
+  type Problem,
+  ProblemError,
+  SourceFile,
+} from '../profile';
 import { CircuitStates } from './circuit-state';
 import { run } from './run';
 import { NORMAL_SETUP } from './setup';
@@ -8,23 +17,22 @@ import type { Trace } from './trace';
 /** A source that gives less than this share of its own voltage feeds a short. */
 const SHORTED = 0.5;
 
-/** What a checked variant turned out to be. */
-export interface CheckedVariant {
-  readonly variant: string | undefined;
+/** What a checked build turned out to be. */
+export interface CheckedBuild {
   readonly model: Model;
   readonly trace: Trace;
 }
 
 /**
- * Loads a profile in one variant and runs the healthy appliance once: what does not work there can be no reference for a
+ * Loads a profile in one build and runs the healthy appliance once: what does not work there can be no reference for a
  * fault. Throws ProblemError when it cannot be loaded or never comes to rest; returns what is wrong with how it runs.
  */
 export function checkProfile(
   source: string,
   fileName: string,
-  variant?: string,
-): { readonly checked: CheckedVariant; readonly problems: readonly Problem[] } {
-  const model = loadProfile(source, fileName, variant === undefined ? {} : { variant });
+  build: Build = PLAIN,
+): { readonly checked: CheckedBuild; readonly problems: readonly Problem[] } {
+  const model = loadProfile(source, fileName, { build });
   const file = new SourceFile(source, fileName);
   checkStructure(file, model);
   let trace: Trace;
@@ -53,7 +61,7 @@ export function checkProfile(
       file.problem(['phases', phase.index], `the unwanted step "${phase.id}" happens in a healthy run`);
   if (trace.outcome !== 'runs' && trace.outcome !== 'cycles')
     file.problem([], `a healthy appliance does not run: it ends ${trace.outcome}`);
-  return { checked: { variant, model, trace }, problems: file.problems };
+  return { checked: { model, trace }, problems: file.problems };
 }
 
 function shorts(model: Model, trace: Trace, file: SourceFile): void {

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import type Joi from 'joi';
 import { Problem } from './problem';
 
 /** Checks input against a schema; what is wrong comes back as a list of places and reasons. */
@@ -15,5 +15,3 @@ export function validate<T>(schema: Joi.Schema<T>, input: unknown): T {
     { errors },
   );
 }
-
-export const uuid = Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });

@@ -1,3 +1,5 @@
+import type { Contract } from '@zetalysis/contract';
+
 /** What the server said no with (RFC 9457), or that it could not be reached. */
 export class ServerProblem extends Error {
   constructor(
@@ -13,11 +15,26 @@ export class ServerProblem extends Error {
   }
 }
 
-/** Talks to the server; throws ServerProblem with words for people. */
-export async function http<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+/** Talks to an endpoint of the contract, named by method and path; throws ServerProblem with words for people. */
+export async function http<K extends keyof Contract>(
+  endpoint: K,
+  given?: Contract[K]['sent'],
+): Promise<Contract[K]['reply']> {
+  const [method, path] = endpoint.split(' ') as [string, string];
+  const {
+    params = {},
+    query = {},
+    body,
+  } = (given ?? {}) as {
+    params?: Record<string, string>;
+    query?: Record<string, string | undefined>;
+    body?: unknown;
+  };
+  const address = path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name]!));
+  const asked = new URLSearchParams(Object.entries(query).flatMap(([k, v]) => (v === undefined ? [] : [[k, v]])));
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
+    response = await fetch(`/api${address}${asked.size > 0 ? `?${asked.toString()}` : ''}`, {
       method,
       headers: body === undefined ? {} : { 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
@@ -30,10 +47,10 @@ export async function http<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: s
       'The server cannot be reached. Go on; what you enter is kept here and sent later.',
     );
   }
-  if (response.status === 204) return undefined as T;
+  if (response.status === 204) return undefined as Contract[K]['reply'];
   const isJson = response.headers.get('content-type')?.includes('json') === true;
   const data: unknown = isJson ? await response.json().catch(() => undefined) : undefined;
-  if (response.ok && isJson) return data as T;
+  if (response.ok && isJson) return data as Contract[K]['reply'];
   const problem = data as { title?: string; detail?: string } | undefined;
   throw new ServerProblem(
     response.status,

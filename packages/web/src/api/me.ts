@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { http, ServerProblem } from './http';
-import type { Me } from './types';
+import type { Me } from '@zetalysis/contract';
 
 const KEPT = 'zetalysis.me';
 
@@ -10,7 +10,7 @@ export function useMe() {
     queryKey: ['me'],
     queryFn: async (): Promise<Me | null> => {
       try {
-        const me = await http<Me>('GET', '/session');
+        const me = await http('GET /session');
         localStorage.setItem(KEPT, JSON.stringify(me));
         return me;
       } catch (error) {

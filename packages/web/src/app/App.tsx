@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
 import { useMe } from '../api/me';
-import type { Me } from '../api/types';
+import type { Me } from '@zetalysis/contract';
 import { CallPlace } from '../places/call/CallPlace';
 import { Failure } from './Failure';
 import { Shell } from './Shell';

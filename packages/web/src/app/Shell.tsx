@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { http } from '../api/http';
-import type { Me } from '../api/types';
+import type { Me } from '@zetalysis/contract';
 import { useTheme } from '../theme/use-theme';
 
 /** The frame around every place. */
@@ -10,7 +10,7 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const signOut = async () => {
-    await http('DELETE', '/session').catch(() => undefined);
+    await http('DELETE /session').catch(() => undefined);
     localStorage.removeItem('zetalysis.me');
     queries.clear();
     await navigate('/sign-in');

@@ -1,4 +1,3 @@
-import { expose } from 'comlink';
 import { findReadings, type Found, type Sought } from '@zetalysis/core/analysis';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
 import {
@@ -15,10 +14,11 @@ import {
   viewOf,
   type ViewOptions,
 } from '@zetalysis/core/presentation';
-import { loadProfile } from '@zetalysis/core/profile';
+import { type Build, loadProfile } from '@zetalysis/core/profile';
 import type { RankedTest } from '@zetalysis/core/test-choice';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from '@zetalysis/core/visit';
+import { expose } from 'comlink';
 
 let engine: Engine | undefined;
 /** The newest answer, and what it was about: looking at another step or world needs no new diagnosis. */
@@ -32,8 +32,8 @@ const need = (): Engine => {
 
 /** What the page can ask of the engine. Each call answers one question; the page drops answers that come too late. */
 const api = {
-  load(source: string, file: string, variant: string | undefined): Drawing {
-    engine = new Engine(loadProfile(source, file, variant === undefined ? {} : { variant }));
+  load(source: string, file: string, build: Build): Drawing {
+    engine = new Engine(loadProfile(source, file, { build }));
     last = undefined;
     ranking = undefined;
     return drawingOf(engine.model);

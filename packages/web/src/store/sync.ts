@@ -21,7 +21,7 @@ export async function push(call: string): Promise<SyncState> {
       return refused ? { kind: 'refused', waiting: waiting.length, words: refused.refused! } : { kind: 'sent' };
     const batch = sendable.slice(0, BATCH);
     try {
-      await http('POST', `/calls/${call}/events`, { events: batch.map((k) => k.event) });
+      await http('POST /calls/:id/events', { params: { id: call }, body: { events: batch.map((k) => k.event) } });
       await local.markSent(batch.map((k) => k.id));
     } catch (error) {
       if (!(error instanceof ServerProblem)) throw error;
@@ -37,7 +37,7 @@ export async function push(call: string): Promise<SyncState> {
 
 async function pushOne(call: string, event: CallEvent): Promise<void> {
   try {
-    await http('POST', `/calls/${call}/events`, { events: [event] });
+    await http('POST /calls/:id/events', { params: { id: call }, body: { events: [event] } });
     await local.markSent([event.id]);
   } catch (error) {
     if (error instanceof ServerProblem && !error.away && error.status !== 401)
@@ -49,10 +49,7 @@ async function pushOne(call: string, event: CallEvent): Promise<void> {
 export async function pull(call: string): Promise<void> {
   for (;;) {
     const after = await local.cursor(call);
-    const page = await http<{ events: CallEvent[]; cursor: number; more: boolean }>(
-      'GET',
-      `/calls/${call}/events?after=${after}`,
-    );
+    const page = await http('GET /calls/:id/events', { params: { id: call }, query: { after: String(after) } });
     await local.receive(call, page.events, page.cursor);
     if (!page.more) return;
   }

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { http } from '../api/http';
-import type { Machine, Wires } from '../api/types';
+import type { Wires } from '@zetalysis/contract';
 
 const kept = (machine: string): string => `zetalysis.wires.${machine}`;
 
@@ -10,7 +10,7 @@ export function useWires(machine: string | undefined): Wires {
     queryKey: ['wires', machine],
     enabled: machine !== undefined,
     queryFn: async () => {
-      const all = await http<Machine[]>('GET', '/machines');
+      const all = await http('GET /machines');
       const wires = all.find((m) => m.id === machine)?.wires ?? {};
       localStorage.setItem(kept(machine!), JSON.stringify(wires));
       return wires;

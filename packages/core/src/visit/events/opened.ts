@@ -1,13 +1,22 @@
-import * as t from '@sinclair/typebox';
+import { type Build, withVariant } from '../../profile';
 import { bodyOf, name, oneOf } from '../../question';
 import { uuid } from '../fields';
 import type { EventKind } from './event-kind';
+import * as t from '@sinclair/typebox';
+
+/** See `Build`. */
+export const build = t.Object({
+  options: t.Array(name, { maxItems: 20 }),
+  order: t.Record(t.String({ pattern: '^.{1,80}$' }), t.Array(name, { maxItems: 40 }), { maxProperties: 20 }),
+});
 
 /** The versions and settings a call is worked under. They never change during the call. */
 const pins = {
   profile: name,
   profileVersion: name,
+  /** As old logs have it: one variant of the family. */
   variant: t.Optional(name),
+  build: t.Optional(build),
   engineVersion: name,
   settings: t.Object({ units: oneOf(['us', 'si'] as const), settingsVersion: name }),
 };
@@ -27,3 +36,13 @@ export const opened: EventKind<typeof body> = {
     draft.opened ??= given;
   },
 };
+
+/** How the machine of a call was built when the call was opened. */
+export const buildOf = ({ variant, build: own }: Pick<Opened, 'variant' | 'build'>): Build =>
+  own ?? withVariant(variant);
+
+/** A build as an entry keeps it. */
+export const buildEntry = ({ options, order }: Build): t.Static<typeof build> => ({
+  options: [...options],
+  order: Object.fromEntries(Object.entries(order).map(([rung, parts]) => [rung, [...parts]])),
+});

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BreakRecord, EventBody } from '@zetalysis/core/visit';
-import type { Me } from '../../api/types';
+import type { Me } from '@zetalysis/contract';
 import { useCall } from '../../store/use-call';
 import { useStandard } from '../../theme/use-standard';
 import { Cord } from './Cord';

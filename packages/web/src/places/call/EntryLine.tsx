@@ -1,7 +1,7 @@
 import { useState, type RefObject } from 'react';
 import type { Drawing } from '@zetalysis/core/presentation';
 import { type EventBody, parseEntryLine } from '@zetalysis/core/visit';
-import type { Wires } from '../../api/types';
+import type { Wires } from '@zetalysis/contract';
 import { withNetNames } from './wire-names';
 
 interface Props {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { CallView, Drawing, DrawnItem, DrawnRung } from '@zetalysis/core/presentation';
-import type { Wires } from '../../api/types';
+import type { Wires } from '@zetalysis/contract';
 import { wireWords } from './wire-names';
 import { PartGlyph } from './PartGlyph';
 import { differsWords } from './net-words';

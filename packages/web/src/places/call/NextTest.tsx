@@ -3,7 +3,7 @@ import type { CallView, TestView } from '@zetalysis/core/presentation';
 import { answered } from '@zetalysis/core/question';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { chosen } from './chosen';
-import type { Wires } from '../../api/types';
+import type { Wires } from '@zetalysis/contract';
 import { wireWords } from './wire-names';
 
 interface Props {

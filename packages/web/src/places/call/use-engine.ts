@@ -1,7 +1,8 @@
-import type { Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
 import type { CallView, Drawing, TestView, ViewOptions } from '@zetalysis/core/presentation';
-import type { CallEvent } from '@zetalysis/core/visit';
+import { buildKey, PLAIN } from '@zetalysis/core/profile';
+import { buildOf, type CallEvent } from '@zetalysis/core/visit';
+import type { Remote } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { profileSource } from '../../store/profiles';
 import { startEngine } from '../../engine/client';
 import type { EngineApi } from '../../engine/worker';
@@ -16,13 +17,14 @@ export interface EngineState {
   readonly api: Remote<EngineApi> | undefined;
 }
 
-/** Runs the engine in a worker for one call. OutcomeClasses come in parts; an answer overtaken by newer evidence is dropped. */
+/** Runs the engine in a worker for one call. Answers come in parts; an answer overtaken by newer evidence is dropped. */
 export function useEngine(events: readonly CallEvent[] | undefined, options: ViewOptions): EngineState {
   const opened = events?.find((e) => e.body.type === 'opened')?.body;
   const pins = opened?.type === 'opened' ? opened : undefined;
   const profile = pins?.profile;
   const version = pins?.profileVersion;
-  const variant = pins?.variant;
+  const build = useMemo(() => (pins ? buildOf(pins) : PLAIN), [pins]);
+  const built = buildKey(build);
   const [api, setApi] = useState<Remote<EngineApi>>();
   const [drawing, setDrawing] = useState<Drawing>();
   const [view, setView] = useState<CallView>();
@@ -39,7 +41,7 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     void (async () => {
       try {
         const source = await profileSource(profile, version);
-        const made = await engine.api.load(source, `${profile}.yaml`, variant);
+        const made = await engine.api.load(source, `${profile}.yaml`, build);
         if (!alive) return;
         setDrawing(made);
         setApi(() => engine.api);
@@ -51,7 +53,9 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
       alive = false;
       engine.stop();
     };
-  }, [profile, version, variant]);
+    // The build by its key: it never changes during a call.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [profile, version, built]);
 
   const { units, role, phase, standard, whatIf } = options;
   useEffect(() => {

@@ -1,4 +1,4 @@
-import type { Wires } from '../../api/types';
+import type { Wires } from '@zetalysis/contract';
 
 /** "TH here: plug 3, orange". Nothing when this machine has no name of its own for the point. */
 export function wireWords(wires: Wires, net: string): string | undefined {

@@ -1,8 +1,10 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { appliancesOf, useProfiles } from '../../api/queries';
-import type { Me } from '../../api/types';
+import { applianceKey, appliancesOf } from '../../api/appliances';
+import { useProfiles } from '../../api/queries';
+import type { Me } from '@zetalysis/contract';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import { PLAIN, withVariant } from '@zetalysis/core/profile';
 import { profileSource } from '../../store/profiles';
 import { Ladder } from '../call/Ladder';
 import { changedRungs, compareGuides } from './compare';
@@ -16,12 +18,13 @@ export default function Appliance({ me }: { me: Me }) {
   const [query, setQuery] = useSearchParams();
   const variant = query.get('variant') ?? undefined;
   // A variant is read beside its family unless something else is chosen.
-  const beside = query.get('with') ?? (variant === undefined ? undefined : id);
-  const [otherId, otherVariant] = (beside ?? '').split('|');
   const profiles = useProfiles();
+  const appliances = appliancesOf(profiles.data ?? []);
+  const chosen = appliances.find((a) => applianceKey(a) === query.get('with'));
+  const otherId = chosen?.profile ?? (variant === undefined ? undefined : id);
   const [phase, setPhase] = useState<string>();
-  const own = useGuide(id, variant, me.units, phase);
-  const other = useGuide(otherId === '' ? undefined : otherId, otherVariant, me.units, phase);
+  const own = useGuide(id, withVariant(variant), me.units, phase);
+  const other = useGuide(otherId, chosen?.build ?? PLAIN, me.units, phase);
   const differences = useMemo(
     () => own.guide && other.guide && compareGuides(other.guide, own.guide),
     [own.guide, other.guide],
@@ -76,8 +79,8 @@ export default function Appliance({ me }: { me: Me }) {
           Beside it
           <select value={query.get('with') ?? ''} onChange={(e) => set('with', e.target.value)}>
             <option value="">{variant === undefined ? 'Nothing' : 'Its family'}</option>
-            {appliancesOf(profiles.data ?? []).map((a) => (
-              <option key={a.value} value={a.value}>
+            {appliances.map((a) => (
+              <option key={applianceKey(a)} value={applianceKey(a)}>
                 {a.title}
               </option>
             ))}

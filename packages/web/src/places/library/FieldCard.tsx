@@ -1,5 +1,6 @@
+import { withVariant } from '@zetalysis/core/profile';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { Me } from '../../api/types';
+import type { Me } from '@zetalysis/contract';
 import { seconds, StepHeads } from './GuideSections';
 import { useGuide } from './use-guide';
 import '../../theme/library.css';
@@ -12,7 +13,7 @@ export default function FieldCard({ me }: { me: Me }) {
   const { id } = useParams<{ id: string }>();
   const [query] = useSearchParams();
   const variant = query.get('variant') ?? undefined;
-  const { drawing, guide, problem } = useGuide(id, variant, me.units, undefined);
+  const { drawing, guide, problem } = useGuide(id, withVariant(variant), me.units, undefined);
   if (problem !== undefined)
     return (
       <p className="waiting" role="alert">

@@ -3,8 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { type Found, parseSought, type Sought } from '@zetalysis/core/analysis';
 import { http } from '../../api/http';
-import { appliancesOf, useProfiles, type Appliance } from '../../api/queries';
-import type { Me, ProfileSummary } from '../../api/types';
+import { applianceKey, appliancesOf, libraryAddress, type Appliance } from '../../api/appliances';
+import { useProfiles } from '../../api/queries';
+import type { Me, ProfileSummary } from '@zetalysis/contract';
 import { startEngine } from '../../engine/client';
 import { profileSource } from '../../store/profiles';
 import '../../theme/library.css';
@@ -97,7 +98,7 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
         for (const one of all) {
           if (!alive) return;
           const source = await profileSource(one.profile);
-          await engine.api.load(source, `${one.profile}.yaml`, one.variant);
+          await engine.api.load(source, `${one.profile}.yaml`, one.build);
           const found = await engine.api.find(wanted);
           if (!alive) return;
           if (found.length > 0) setHits((h) => [...h, { appliance: one, found }]);
@@ -127,9 +128,9 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
             : `Found in ${hits.length}.`}
       </p>
       {hits.map(({ appliance: a, found }) => (
-        <article key={a.value} className="hit">
+        <article key={applianceKey(a)} className="hit">
           <h2>
-            <Link to={`/library/${a.profile}${a.variant === undefined ? '' : `?variant=${a.variant}`}`}>{a.title}</Link>
+            <Link to={libraryAddress(a)}>{a.title}</Link>
           </h2>
           <ul>
             {found.map((f) => (
@@ -158,7 +159,7 @@ function Import({ me }: { me: Me }) {
     setSaid({ problem: false, words: 'Checking every variant…' });
     try {
       if (file.size > 200_000) throw new Error('This file is larger than any profile: 200 kB is the most.');
-      const made = await http<ProfileSummary>('POST', '/profiles', { source: await file.text() });
+      const made = await http('POST /profiles', { body: { source: await file.text() } });
       await queries.invalidateQueries({ queryKey: ['profiles'] });
       setSaid({ problem: false, words: `${made.title} ${made.version} is in the Library.` });
     } catch (error) {

@@ -1,8 +1,9 @@
-import type { Remote } from 'comlink';
-import { useEffect, useState } from 'react';
 import type { CallView, Drawing, Guide } from '@zetalysis/core/presentation';
+import { type Build, buildKey } from '@zetalysis/core/profile';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import type { UnitSystem } from '@zetalysis/core/units';
+import type { Remote } from 'comlink';
+import { useEffect, useState } from 'react';
 import { startEngine } from '../../engine/client';
 import type { EngineApi } from '../../engine/worker';
 import { profileSource } from '../../store/profiles';
@@ -18,17 +19,17 @@ export interface GuideState {
 const EMPTY: GuideState = { drawing: undefined, guide: undefined, view: undefined, problem: undefined };
 
 /**
- * Loads a profile in a variant into a worker of its own; nothing is asked while `id` is undefined. The guide takes
+ * Loads a profile in a build into a worker of its own; nothing is asked while `id` is undefined. The guide takes
  * a run of every fault: a page that only draws leaves it out.
  */
 export function useGuide(
   id: string | undefined,
-  variant: string | undefined,
+  build: Build,
   units: UnitSystem,
   phase: string | undefined,
   { withGuide = true }: { readonly withGuide?: boolean } = {},
 ): GuideState {
-  const key = `${id ?? ''}|${variant ?? ''}|${units}`;
+  const key = `${id ?? ''} ${buildKey(build)} ${units}`;
   const [engine, setEngine] = useState<{ key: string; api: Remote<EngineApi> }>();
   const [read, setRead] = useState<{ key: string; state: GuideState }>({ key: '', state: EMPTY });
 
@@ -41,7 +42,7 @@ export function useGuide(
     };
     void (async () => {
       try {
-        tell({ drawing: await started.api.load(await profileSource(id), `${id}.yaml`, variant) });
+        tell({ drawing: await started.api.load(await profileSource(id), `${id}.yaml`, build) });
         if (alive) setEngine({ key, api: started.api });
         if (withGuide) tell({ guide: await started.api.guide(units) });
       } catch (error) {
@@ -52,7 +53,7 @@ export function useGuide(
       alive = false;
       started.stop();
     };
-  }, [key, id, variant, units, withGuide]);
+  }, [key, id, units, withGuide]);
 
   useEffect(() => {
     if (engine?.key !== key) return;

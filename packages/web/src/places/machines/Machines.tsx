@@ -1,32 +1,33 @@
+import { buildEntry } from '@zetalysis/core/visit';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Alert, Button, Form, Input, Modal, Select, Table } from 'antd';
 import { useState } from 'react';
 import { http } from '../../api/http';
-import { applianceValue, appliancesOf, useMachines, useProfiles } from '../../api/queries';
-import type { Machine } from '../../api/types';
+import { applianceKey, appliancesOf, buildWords } from '../../api/appliances';
+import { useMachines, useProfiles } from '../../api/queries';
+import type { Machine, NewMachine } from '@zetalysis/contract';
 import { AntTheme } from '../../app/AntTheme';
+import { BuildDialog } from './BuildDialog';
 import { WiresDialog } from './WiresDialog';
 
-type NewMachine = Pick<Machine, 'label' | 'site' | 'profile'> & Partial<Pick<Machine, 'make' | 'modelName' | 'serial'>>;
+type Given = Pick<NewMachine, 'label' | 'site'> &
+  Partial<Pick<NewMachine, 'make' | 'modelName' | 'serial'>> & { readonly appliance: string };
 
 /** The register: what stands where, and which profile it runs on. */
 export default function Machines() {
   const machines = useMachines();
   const profiles = useProfiles();
+  const appliances = appliancesOf(profiles.data ?? []);
   const [adding, setAdding] = useState(false);
   const [wired, setWired] = useState<Machine>();
-  const [form] = Form.useForm<NewMachine>();
+  const [built, setBuilt] = useState<Machine>();
+  const [form] = Form.useForm<Given>();
   const queries = useQueryClient();
   const add = useMutation({
-    mutationFn: ({ profile, ...rest }: NewMachine) => {
-      const [id, variant] = profile.split('|');
-      return http<Machine>('POST', '/machines', {
-        make: '',
-        modelName: '',
-        serial: '',
-        ...rest,
-        profile: id,
-        variant: variant ?? null,
+    mutationFn: ({ appliance, ...rest }: Given) => {
+      const { profile, build } = appliances.find((a) => applianceKey(a) === appliance)!;
+      return http('POST /machines', {
+        body: { make: '', modelName: '', serial: '', ...rest, profile, build: buildEntry(build) },
       });
     },
     onSuccess: async () => {
@@ -35,9 +36,6 @@ export default function Machines() {
       setAdding(false);
     },
   });
-  const appliances = appliancesOf(profiles.data ?? []);
-  const familyTitle = (m: Machine): string =>
-    appliances.find((a) => a.value === applianceValue(m.profile, m.variant))?.title ?? m.profile;
   const needed = { required: true, whitespace: true, message: 'Fill this in.' };
   return (
     <AntTheme>
@@ -59,7 +57,14 @@ export default function Machines() {
             { title: 'Site', dataIndex: 'site' },
             { title: 'Make and model', render: (_, m) => `${m.make} ${m.modelName}` },
             { title: 'Serial', dataIndex: 'serial' },
-            { title: 'Family', render: (_, m) => familyTitle(m) },
+            {
+              title: 'Family and build',
+              render: (_, m) => (
+                <Button type="link" onClick={() => setBuilt(m)}>
+                  {buildWords(profiles.data ?? [], m)}
+                </Button>
+              ),
+            },
             {
               title: 'Wires',
               render: (_, m) => (
@@ -70,6 +75,7 @@ export default function Machines() {
             },
           ]}
         />
+        {built && <BuildDialog machine={built} onClose={() => setBuilt(undefined)} />}
         {wired && <WiresDialog machine={wired} onClose={() => setWired(undefined)} />}
         <Modal
           title="Add a machine"
@@ -79,15 +85,15 @@ export default function Machines() {
           okText="Add"
           confirmLoading={add.isPending}
         >
-          <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: NewMachine) => add.mutate(v)}>
+          <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => add.mutate(v)}>
             <Form.Item name="label" label="What you call it" rules={[needed]}>
               <Input maxLength={120} />
             </Form.Item>
             <Form.Item name="site" label="Site" rules={[needed]}>
               <Input maxLength={200} />
             </Form.Item>
-            <Form.Item name="profile" label="Family" rules={[needed]}>
-              <Select options={appliances.map((a) => ({ value: a.value, label: a.title }))} />
+            <Form.Item name="appliance" label="Family" rules={[needed]}>
+              <Select options={appliances.map((a) => ({ value: applianceKey(a), label: a.title }))} />
             </Form.Item>
             <Form.Item name="make" label="Make">
               <Input maxLength={80} />

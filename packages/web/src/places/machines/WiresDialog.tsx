@@ -2,13 +2,13 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Alert, Input, Modal } from 'antd';
 import { useState } from 'react';
 import { http } from '../../api/http';
-import type { Machine, Wires } from '../../api/types';
+import type { Machine, Wires } from '@zetalysis/contract';
 import '../../theme/call-extra.css';
 import { useGuide } from '../library/use-guide';
 
 /** What the terminals of this very unit are called, and the colours of its wires, point by point of the drawing. */
 export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {
-  const { drawing, problem } = useGuide(machine.profile, machine.variant ?? undefined, 'us', undefined, {
+  const { drawing, problem } = useGuide(machine.profile, machine.build, 'us', undefined, {
     withGuide: false,
   });
   const [wires, setWires] = useState<Wires>(machine.wires ?? {});
@@ -16,7 +16,7 @@ export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: (
   const save = useMutation({
     mutationFn: () => {
       const named = Object.entries(wires).filter(([, w]) => w.terminal.trim() !== '' || w.colour.trim() !== '');
-      return http<Machine>('PUT', `/machines/${machine.id}/wires`, Object.fromEntries(named));
+      return http('PUT /machines/:id/wires', { params: { id: machine.id }, body: Object.fromEntries(named) });
     },
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ['machines'] });

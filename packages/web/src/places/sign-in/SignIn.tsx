@@ -3,7 +3,6 @@ import { Alert, Button, Form, Input } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { http } from '../../api/http';
-import type { Me } from '../../api/types';
 import { AntTheme } from '../../app/AntTheme';
 
 export default function SignIn() {
@@ -16,7 +15,7 @@ export default function SignIn() {
     setBusy(true);
     setProblem(undefined);
     try {
-      const me = await http<Me>('POST', '/session', given);
+      const me = await http('POST /session', { body: given });
       localStorage.setItem('zetalysis.me', JSON.stringify(me));
       queries.setQueryData(['me'], me);
       const to = search.get('to') ?? '/';

@@ -1,5 +1,5 @@
 import { IDENTIFY, type Identity, mayBe } from '@zetalysis/core/profile';
-import type { Appliance } from '../../api/queries';
+import type { Appliance } from '../../api/appliances';
 
 interface Props {
   readonly candidates: readonly Appliance[];

@@ -1,12 +1,14 @@
+import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
+import { type Identity, mayBe } from '@zetalysis/core/profile';
+import { buildEntry } from '@zetalysis/core/visit';
 import { Alert, Button, Form, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
-import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
-import { type Identity, mayBe } from '@zetalysis/core/profile';
 import { deviceName } from '../../api/me';
-import { applianceValue, appliancesOf, useMachines, useProfiles } from '../../api/queries';
-import type { Me } from '../../api/types';
+import { applianceKey, appliancesOf } from '../../api/appliances';
+import { useMachines, useProfiles } from '../../api/queries';
+import type { Me } from '@zetalysis/contract';
 import { AntTheme } from '../../app/AntTheme';
 import '../../theme/call-extra.css';
 import { local } from '../../store/local';
@@ -32,24 +34,23 @@ export default function NewCall({ me }: { me: Me }) {
   const left = candidates.filter((c) => mayBe(c.identity, answers));
   const chosen = Form.useWatch('profile', form);
   const machine = machines.data?.find((m) => m.id === machineId);
-  const shown = machine
-    ? applianceValue(machine.profile, machine.variant)
-    : (chosen ?? (Object.keys(answers).length > 0 ? left[0]?.value : undefined));
+  const shown =
+    machine ??
+    candidates.find((c) => applianceKey(c) === chosen) ??
+    (Object.keys(answers).length > 0 ? left[0] : undefined);
   // As soon as the answers leave one family, it is taken; the plain family before its variants.
   const answer = (given: Identity): void => {
     setAnswers(given);
     const fitting = candidates.filter((c) => mayBe(c.identity, given));
     const families = new Set(fitting.map((c) => c.profile));
-    form.setFieldValue('profile', families.size === 1 ? fitting[0]!.value : undefined);
+    form.setFieldValue('profile', families.size === 1 ? applianceKey(fitting[0]!) : undefined);
   };
 
   const open = async (given: Given) => {
     const machine = machines.data?.find((m) => m.id === given.machine);
-    const [profileId, variant] = machine
-      ? [machine.profile, machine.variant ?? undefined]
-      : (given.profile ?? '').split('|');
-    const profile = profiles.data?.find((p) => p.id === profileId);
-    if (!profile) return setProblem('Choose the machine, or the family it belongs to.');
+    const appliance = machine ?? candidates.find((c) => applianceKey(c) === given.profile);
+    const profile = profiles.data?.find((p) => p.id === appliance?.profile);
+    if (!profile || !appliance) return setProblem('Choose the machine, or the family it belongs to.');
     const call = v7();
     await local.append({
       id: v7(),
@@ -64,7 +65,7 @@ export default function NewCall({ me }: { me: Me }) {
         complaint: given.complaint.trim(),
         profile: profile.id,
         profileVersion: profile.version,
-        ...(variant === undefined ? {} : { variant }),
+        build: buildEntry(appliance.build),
         engineVersion: ENGINE_VERSION,
         settings: { units: me.units, settingsVersion: '1' },
       },
@@ -98,7 +99,10 @@ export default function NewCall({ me }: { me: Me }) {
                 <Select
                   showSearch={{ optionFilterProp: 'label' }}
                   placeholder="Choose…"
-                  options={(left.length > 0 ? left : candidates).map((c) => ({ value: c.value, label: c.title }))}
+                  options={(left.length > 0 ? left : candidates).map((c) => ({
+                    value: applianceKey(c),
+                    label: c.title,
+                  }))}
                 />
               </Form.Item>
             </>
@@ -118,7 +122,7 @@ export default function NewCall({ me }: { me: Me }) {
             Open the call
           </Button>
         </Form>
-        {shown !== undefined && <Preview value={shown} />}
+        {shown !== undefined && <Preview profile={shown.profile} build={shown.build} />}
       </main>
     </AntTheme>
   );

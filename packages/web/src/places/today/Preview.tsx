@@ -1,10 +1,10 @@
+import type { Build } from '@zetalysis/core/profile';
 import { useGuide } from '../library/use-guide';
 import { Ladder } from '../call/Ladder';
 
 /** How the machine works, drawn while it is being chosen. */
-export function Preview({ value }: { value: string }) {
-  const [id, variant] = value.split('|');
-  const { drawing, view, problem } = useGuide(id, variant, 'us', undefined, { withGuide: false });
+export function Preview({ profile, build }: { profile: string; build: Build }) {
+  const { drawing, view, problem } = useGuide(profile, build, 'us', undefined, { withGuide: false });
   if (problem !== undefined) return <p role="alert">{problem}</p>;
   if (!drawing || !view) return <p className="fine">Drawing it…</p>;
   return (

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Alert, Button, Empty, Spin, Table, Tag } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
-import type { CallSummary } from '../../api/types';
+import type { CallSummary } from '@zetalysis/contract';
 import { AntTheme } from '../../app/AntTheme';
 
 const day = new Intl.DateTimeFormat('en', {
@@ -17,7 +17,7 @@ const day = new Intl.DateTimeFormat('en', {
 export default function Today() {
   const calls = useQuery({
     queryKey: ['calls'],
-    queryFn: () => http<CallSummary[]>('GET', '/calls'),
+    queryFn: () => http('GET /calls'),
     refetchInterval: 15_000,
   });
   const navigate = useNavigate();

@@ -1,7 +1,7 @@
 import type { RequestHandler } from 'express';
 import { rateLimit, ipKeyGenerator, type Store } from 'express-rate-limit';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { Problem } from '../http/problem';
+import { Problem } from '../../http/problem';
 
 const WINDOW_MS = 5 * 60_000;
 const MOST_TRIES = 8;

@@ -1,10 +1,15 @@
-import { v7 } from 'uuid';
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
+import { type Build, PLAIN, withVariant } from '@zetalysis/core/profile';
 import { type Dimension, parseReading, type Reading } from '@zetalysis/core/units';
-import type { CallEvent, EventBody } from '@zetalysis/core/visit';
-import { hashPassword } from '../auth/password';
-import type { Profiles } from '../profiles';
-import { Call, eventRow, LoggedEvent, Machine, Person } from './models';
+import { buildEntry, type CallEvent, type EventBody } from '@zetalysis/core/visit';
+import type { NewMachine, Wires } from '@zetalysis/contract';
+import { v7 } from 'uuid';
+import { Call, LoggedEvent } from '../features/calls/model';
+import { eventRow } from '../features/calls/repository';
+import { Machine } from '../features/machines/model';
+import type { Profiles } from '../features/profiles/service';
+import { Person } from '../features/session/model';
+import { hashPassword } from '../features/session/password';
 
 export const DEMO_PASSWORD = 'cold-morning';
 
@@ -15,7 +20,9 @@ const PEOPLE = [
   { name: 'office', fullName: 'Office', role: 'admin' },
 ] as const;
 
-const MACHINES = [
+type DemoMachine = Omit<NewMachine, 'build'> & { readonly build: Build; readonly wires?: Wires };
+
+const MACHINES: readonly DemoMachine[] = [
   {
     label: 'Furnace, Mill Lane 14',
     site: 'Hollis family, 14 Mill Lane, Fernwick',
@@ -23,7 +30,7 @@ const MACHINES = [
     modelName: 'HG 80-C',
     serial: 'HG4471203',
     profile: 'furnace-condensing',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Furnace, chapel hall',
@@ -32,7 +39,7 @@ const MACHINES = [
     modelName: 'HG 100-C',
     serial: 'HG5102988',
     profile: 'furnace-condensing',
-    variant: 'nitride',
+    build: withVariant('nitride'),
   },
   {
     label: 'Furnace, Quarry Road 3',
@@ -41,7 +48,7 @@ const MACHINES = [
     modelName: 'HG 60-C',
     serial: 'HG3980017',
     profile: 'furnace-condensing',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Steam boiler, Old Bakery',
@@ -50,7 +57,7 @@ const MACHINES = [
     modelName: 'ST-120',
     serial: 'OS77120',
     profile: 'steam-intermittent-pilot',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Furnace of the mobile library',
@@ -59,7 +66,7 @@ const MACHINES = [
     modelName: 'PF 16',
     serial: 'PF160342',
     profile: 'mobile-furnace',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Furnace, Weir Cottage',
@@ -68,7 +75,7 @@ const MACHINES = [
     modelName: 'OB 75',
     serial: 'OB75-1188',
     profile: 'furnace-standing-pilot',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Dryer, Tern Street launderette',
@@ -77,7 +84,7 @@ const MACHINES = [
     modelName: 'LV 22 G',
     serial: 'LV22-7745',
     profile: 'dryer-burner',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Furnace, Ferry House',
@@ -86,7 +93,7 @@ const MACHINES = [
     modelName: 'MV 90',
     serial: 'MV90-20331',
     profile: 'furnace-valve-control',
-    variant: null,
+    build: PLAIN,
     wires: {
       R: { terminal: 'X1', colour: 'red' },
       VR: { terminal: 'plug 1', colour: 'yellow' },
@@ -102,7 +109,7 @@ const MACHINES = [
     modelName: 'CB 40',
     serial: 'CB40-118',
     profile: 'steam-standing-pilot',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Boiler, Almshouses',
@@ -111,7 +118,7 @@ const MACHINES = [
     modelName: 'BF 32 W',
     serial: 'BFW-32091',
     profile: 'hydronic-boiler',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Combi boiler, Tannery Row',
@@ -120,7 +127,7 @@ const MACHINES = [
     modelName: 'BF Duo 28',
     serial: 'BFD-70415',
     profile: 'combi-condensing',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Water heater of the ferry',
@@ -129,7 +136,7 @@ const MACHINES = [
     modelName: 'PF W6',
     serial: 'PFW6-0188',
     profile: 'mobile-water-heater',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Water heater, Lock Cottage',
@@ -138,7 +145,7 @@ const MACHINES = [
     modelName: 'TG 40',
     serial: 'TG40-5521',
     profile: 'storage-water-heater',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Pool heater, school pool',
@@ -147,7 +154,7 @@ const MACHINES = [
     modelName: 'SM 120 G',
     serial: 'SMG-1204',
     profile: 'pool-heater',
-    variant: null,
+    build: PLAIN,
   },
   {
     label: 'Pool heat pump, Hollin Bank',
@@ -156,9 +163,9 @@ const MACHINES = [
     modelName: 'SM 12 H',
     serial: 'SMH-0931',
     profile: 'pool-heat-pump',
-    variant: null,
+    build: PLAIN,
   },
-] as const;
+];
 
 const typed = (text: string, dimension: Dimension): { reading: Reading; typed: string } => {
   const parsed = parseReading(text, dimension);
@@ -323,7 +330,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
     const pins = {
       profile: machine.profile,
       profileVersion: profile.version,
-      ...(machine.variant === null ? {} : { variant: machine.variant }),
+      build: buildEntry(machine.build),
       engineVersion: ENGINE_VERSION,
       settings: { units: 'us', settingsVersion: '1' } as const,
     };
@@ -333,7 +340,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
       complaint: demo.complaint,
       profile: pins.profile,
       profileVersion: pins.profileVersion,
-      variant: machine.variant,
+      build: machine.build,
       engineVersion: pins.engineVersion,
       settings: pins.settings,
       openedBy: person.id,

@@ -2,8 +2,9 @@ import connectSession from 'connect-session-sequelize';
 import type { RequestHandler } from 'express';
 import session from 'express-session';
 import { DataTypes, type Sequelize } from 'sequelize';
-import { Problem } from '../http/problem';
-import { Person } from '../db/models';
+import type { Person } from '../features/session/model';
+import { personWith } from '../features/session/repository';
+import { Problem } from './problem';
 
 declare module 'express-session' {
   interface SessionData {
@@ -16,6 +17,8 @@ declare module 'express-serve-static-core' {
     person: Person;
   }
 }
+
+export const SESSION_COOKIE = 'zetalysis';
 
 /** Sessions in the database: any server process can take the next request. */
 export function sessions(sequelize: Sequelize, secret: string): RequestHandler {
@@ -32,7 +35,7 @@ export function sessions(sequelize: Sequelize, secret: string): RequestHandler {
     expiration: 14 * 86_400_000,
   });
   return session({
-    name: 'zetalysis',
+    name: SESSION_COOKIE,
     secret,
     store,
     resave: false,
@@ -45,7 +48,7 @@ export function sessions(sequelize: Sequelize, secret: string): RequestHandler {
 /** Lets only signed-in people pass, and puts the person on the request. */
 export const signedIn: RequestHandler = async (request, _response, next) => {
   const id = request.session.personId;
-  const person = id === undefined ? null : await Person.findByPk(id);
+  const person = id === undefined ? null : await personWith(id);
   if (!person) throw new Problem(401, 'Not signed in', 'Sign in again. What you entered is kept on your device.');
   request.person = person;
   next();

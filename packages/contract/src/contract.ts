@@ -1,0 +1,27 @@
+import { calls } from './calls';
+import type { Replied, Sent } from './endpoint';
+import { machines } from './machines';
+import { profiles } from './profiles';
+import { session } from './session';
+
+/** Every endpoint, by resource. */
+export const CONTRACT = { session, profiles, machines, calls } as const;
+
+/** Without what is not sent. */
+type Given<S> = { readonly [K in keyof S as S[K] extends undefined ? never : K]: S[K] };
+
+/** What an endpoint takes and gives. */
+interface Exchange<E> {
+  readonly sent: Given<Sent<E>>;
+  readonly reply: Replied<E>;
+}
+
+type KeyOf<E> = E extends { readonly method: infer M extends string; readonly path: infer P extends string }
+  ? `${M} ${P}`
+  : never;
+
+type Exchanges<R> = { readonly [N in keyof R as KeyOf<R[N]>]: Exchange<R[N]> };
+
+/** What is sent and what comes back, by method and path, as `GET /machines`: for clients that take types only. */
+export interface Contract
+  extends Exchanges<typeof session>, Exchanges<typeof profiles>, Exchanges<typeof machines>, Exchanges<typeof calls> {}

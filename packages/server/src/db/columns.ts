@@ -1,0 +1,4 @@
+import { DataTypes } from 'sequelize';
+
+/** How ids are kept. */
+export const uuid = DataTypes.CHAR(36);

@@ -1,0 +1,43 @@
+import { v7 } from 'uuid';
+import type { Machine as ShownMachine, NewMachine, Wires } from '@zetalysis/contract';
+import type { Build } from '@zetalysis/core/profile';
+import { Problem } from '../../http/problem';
+import type { Profiles } from '../profiles/service';
+import type { Machine } from './model';
+import { addMachine, allMachines, changeMachine, machineWith, shown } from './repository';
+
+/** The register: what stands where, and how it is built. */
+export class Machines {
+  constructor(private readonly profiles: Profiles) {}
+
+  async list(): Promise<ShownMachine[]> {
+    return (await allMachines()).map(shown);
+  }
+
+  async read(id: string): Promise<ShownMachine> {
+    return shown(await this.known(id));
+  }
+
+  /** Throws a Problem when its family is unknown or cannot be built like that. */
+  async add(machine: NewMachine): Promise<ShownMachine> {
+    await this.profiles.checkBuild(machine.profile, machine.build);
+    return shown(await addMachine({ ...machine, id: v7() }));
+  }
+
+  async nameWires(id: string, wires: Wires): Promise<ShownMachine> {
+    return shown(await changeMachine(await this.known(id), { wires }));
+  }
+
+  /** Calls that are open keep the build they were opened with. */
+  async rebuild(id: string, build: Build): Promise<ShownMachine> {
+    const machine = await this.known(id);
+    await this.profiles.checkBuild(machine.profile, build);
+    return shown(await changeMachine(machine, { build }));
+  }
+
+  private async known(id: string): Promise<Machine> {
+    const machine = await machineWith(id);
+    if (!machine) throw new Problem(404, 'No such machine', 'This machine is not in the register.');
+    return machine;
+  }
+}
