@@ -84,7 +84,7 @@ function reordered(fields: Fields, root: DataMap, rung: string, wanted: readonly
       path,
       stuck === undefined
         ? 'names a switch twice; name each once'
-        : `${stuck} cannot change places here: no net of its own stands behind it, or something else hangs on that net`,
+        : `${stuck} cannot change places here: it is no switch of a stretch in which each has a net of its own behind it`,
     );
     return root;
   }
@@ -99,7 +99,10 @@ function reordered(fields: Fields, root: DataMap, rung: string, wanted: readonly
   return { ...root, rungs: { ...rungs, [rung]: moved } };
 }
 
-/** Switches of a rung that can change places: each with a net of its own behind it, on which nothing else hangs. */
+/**
+ * Switches of a rung that can change places among each other: they follow one another, each with a net of its own behind
+ * it, on which nothing else hangs. Of several such stretches the longest.
+ */
 function movable(root: DataMap, rung: string): string[] {
   const rungs = isMap(root['rungs']) ? root['rungs'] : {};
   const parts = isMap(root['parts']) ? root['parts'] : {};
@@ -109,12 +112,21 @@ function movable(root: DataMap, rung: string): string[] {
   const elsewhere = new Set(
     Object.entries(rungs).flatMap(([id, list]) => (id !== rung && Array.isArray(list) ? list.map(String) : [])),
   );
-  return items.filter((item, i) => {
+  const stretches: string[][] = [[]];
+  items.forEach((item, i) => {
+    if (item.startsWith('=')) return;
     const part = parts[item];
     const behind = items[i + 1];
-    if (!isMap(part) || !SWITCHES.includes(String(part['kind']))) return false;
-    return behind?.startsWith('=') === true && i + 1 < items.length - 1 && !elsewhere.has(behind);
+    const free =
+      isMap(part) &&
+      SWITCHES.includes(String(part['kind'])) &&
+      behind?.startsWith('=') === true &&
+      i + 1 < items.length - 1 &&
+      !elsewhere.has(behind);
+    if (free) stretches[stretches.length - 1]!.push(item);
+    else stretches.push([]);
   });
+  return stretches.reduce((longest, one) => (one.length > longest.length ? one : longest));
 }
 
 /** Kinds of which several stand in series, in an order that differs from machine to machine. */
