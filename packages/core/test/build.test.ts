@@ -1,6 +1,6 @@
 import { Engine } from '../src/diagnosis';
 import { drawingOf } from '../src/presentation';
-import { loadProfile, ordersOfProfile, PLAIN, ProblemError, variantsOf, withVariant, type Build } from '../src/profile';
+import { type Build, loadProfile, ordersOfProfile, PLAIN, ProblemError, variantsOf, withVariant } from '../src/profile';
 import { checkProfile, FIRST_EPISODE } from '../src/simulation';
 import { FAMILIES, profileText } from './models';
 

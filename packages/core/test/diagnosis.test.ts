@@ -1,7 +1,7 @@
 import { coverage } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { findNet, loadProfile } from '../src/profile';
-import { condemnation } from '../src/proof/condemn';
+import { condemn } from '../src/proof/condemn';
 import type { Evidence, Observation } from '../src/question';
 import { observationOf } from '../src/question/question-kinds';
 import { NORMAL_SETUP, type Setup } from '../src/simulation';
@@ -182,11 +182,11 @@ describe('what condemns a part, and what does not', () => {
   ];
   const contactor = (observations: readonly Observation[]): number => {
     const { items, hypotheses } = heatPump.assess(evidence(observations), { pairs: false });
-    return condemnation(
+    return condemn(
       heatPump.model,
       hypotheses.find((h) => h.id === 'contactor.contact-open')!,
       items,
-    );
+    ).share;
   };
 
   test('power in and not out condemns a contact that should be in', () =>
@@ -198,11 +198,11 @@ describe('what condemns a part, and what does not', () => {
   const dryer = new Engine(profile('dryer-burner'));
   const dryerCondemns = (id: string, found: readonly Observation[]): number => {
     const { items, hypotheses } = dryer.assess(evidence(found), { pairs: false });
-    return condemnation(
+    return condemn(
       dryer.model,
       hypotheses.find((h) => h.id === id)!,
       items,
-    );
+    ).share;
   };
   const motor = (drumTurns: boolean, fed?: number): number => {
     const look = dryer.model.looks.findIndex((l) => /hum/.test(l.ask));
@@ -263,11 +263,11 @@ describe('what condemns a part, and what does not', () => {
     ];
     const control = (observations: readonly Observation[]): number => {
       const { items, hypotheses } = heater.assess(evidence(observations), { pairs: false });
-      return condemnation(
+      return condemn(
         own,
         hypotheses.find((h) => h.id === 'control.dead')!,
         items,
-      );
+      ).share;
     };
     expect(control(fed)).toBeLessThan(1);
     expect(control([...fed, look('sensor-ohms', 'fits')])).toBe(1);

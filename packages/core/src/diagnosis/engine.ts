@@ -310,6 +310,7 @@ const inDoubt = (proof: Proof): Proof => ({
   ...proof,
   standing: 'suspected',
   cause: proof.cause && { ...proof.cause, standing: 'suspected' },
+  requirements: [...proof.requirements, { requirement: 'likely-enough', met: false, by: [] }],
 });
 
 function groupByRepair(hypotheses: readonly Hypothesis[], probabilities: Float64Array): Suspect[] {

@@ -14,6 +14,7 @@ import { type LogLine, logOf } from './log-view';
 import { sayObstacle } from './obstacle-words';
 import { observationWords, predictionBriefly, predictionWords } from './question-words';
 import { type Reader, readingWords } from './reader';
+import { sayRequirement } from './requirement-words';
 import { readingBriefly } from './say';
 import { repairWords } from './test-view';
 
@@ -23,6 +24,8 @@ export interface CallView {
   /** Share of everything not listed. */
   readonly rest: number;
   readonly standing: 'proved' | 'suspected';
+  /** What the proof of the first suspect asks for, what of it is met, and by which entries. */
+  readonly checklist: readonly { readonly words: string; readonly met: boolean; readonly by: readonly string[] }[];
   readonly noHypothesisFits: boolean;
   readonly surprises: readonly string[];
   /** What no explanation at all accounts for. */
@@ -134,6 +137,11 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     })),
     rest: Math.max(0, 1 - shown.reduce((sum, s) => sum + s.probability, 0)),
     standing,
+    checklist: (assessment.proof?.requirements ?? []).map((r) => ({
+      words: sayRequirement(r),
+      met: r.met,
+      by: r.by.map(words),
+    })),
     noHypothesisFits: assessment.noHypothesisFits,
     surprises: assessment.surprises.map(words),
     fitsNothing: assessment.fitsNothing.map(words),

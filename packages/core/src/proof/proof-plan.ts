@@ -1,6 +1,6 @@
 import type { Hypothesis, ItemFit } from '../inference';
 import type { Model } from '../profile';
-import { condemnation } from './condemn';
+import { condemn } from './condemn';
 import { addedWeight, type ProofDebt } from './proof';
 
 /** A test that may take part in a proof: what it costs, and what it would find if the leading suspect is right. */
@@ -61,7 +61,7 @@ export function planProof(
     let more = before.further.get(offer);
     if (!more) {
       const by = [...before.by, offer.finding.finds];
-      const share = Math.max(debt.condemned, condemnation(model, leading, [...items, ...by]));
+      const share = Math.max(debt.condemned, condemn(model, leading, [...items, ...by]).share);
       before.further.set(offer, (more = { by, share, further: new Map() }));
     }
     return more;

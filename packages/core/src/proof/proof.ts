@@ -1,7 +1,8 @@
 import { type Hypothesis, type ItemFit, predicts } from '../inference';
 import type { Model } from '../profile';
 import { CONTRADICTS, type Fit, kindOf, type Question } from '../question';
-import { condemnation } from './condemn';
+import type { Requirement } from './checklist';
+import { condemn } from './condemn';
 
 /** What has been shown by test, as opposed to what is merely likely. */
 export interface Proof {
@@ -14,6 +15,8 @@ export interface Proof {
   readonly by: readonly string[];
   /** Hypotheses naming another component that nothing measured has excluded yet. */
   readonly rivals: readonly number[];
+  /** What the proof asks for, and by which entries it is met. */
+  readonly requirements: readonly Requirement[];
 }
 
 /** Condemned for good; the rest is rounding. */
@@ -43,7 +46,9 @@ export function prove(
   const speaking = explainedBy(leading, items);
   const standing = named.filter((h) => h === leading || againstRival(h, speaking, h.breaks === breaks) < ENOUGH);
   const rivals = standing.filter((h) => h.breaks !== breaks && h.repair !== leading.repair);
-  const proved = fits(leading, items) && condemnation(model, leading, items) > CONDEMNED && rivals.length === 0;
+  const condemned = condemn(model, leading, items);
+  const explains = fits(leading, items);
+  const proved = explains && condemned.share > CONDEMNED && rivals.length === 0;
   const repairs = new Set(standing.filter((h) => h.breaks === breaks).map((h) => h.repair));
   return {
     part: breaks,
@@ -51,6 +56,13 @@ export function prove(
     cause: { hypothesis: leading.index, standing: proved && repairs.size === 1 ? 'proved' : 'suspected' },
     by: direct.map((i) => i.item.id),
     rivals: rivals.map((h) => h.index),
+    requirements: [
+      ...condemned.requirements,
+      { requirement: 'explains-all', met: explains, by: [] },
+      ...(rivals.length === 0
+        ? [{ requirement: 'rivals-excluded', met: true, by: [] } as const]
+        : rivals.map(({ words }) => ({ requirement: 'rival-excluded', of: words, met: false, by: [] }) as const)),
+    ],
   };
 }
 
@@ -92,7 +104,7 @@ export function proofDebt(
       missing: ENOUGH - againstRival(hypothesis, speaking, hypothesis.breaks === leading.breaks),
     }))
     .filter((o) => o.missing > 0);
-  return { leading, speaking, open, condemned: condemnation(model, leading, items) };
+  return { leading, speaking, open, condemned: condemn(model, leading, items).share };
 }
 
 /** What a coincidence weighs: the fault of a rival that comes and goes went or came just when something was done. */

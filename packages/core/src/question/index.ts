@@ -23,7 +23,7 @@ export {
   type TitleMessage,
 } from './messages';
 export { METER_SETTLES } from './observed-stretch';
-export { equal, type Prediction, readsOpen } from './prediction';
+export { equal, isAbsent, type Prediction, readsOpen } from './prediction';
 export { type Cost, type Read, WALK } from './question-kind';
 export {
   type AnswerBody,
