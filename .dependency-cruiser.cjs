@@ -1,4 +1,5 @@
-/** One direction of imports: core ← server, web, cli; inside core the order of the rooms. Nobody reaches past a face. */
+/** One direction of imports: core ← contract ← server, web; core ← cli; inside core the order of the rooms. Nobody reaches past a face. */
+const PLACES = ['call', 'library', 'machines', 'sign-in', 'today'];
 const ROOMS = [
   'units',
   'circuit',
@@ -47,27 +48,58 @@ module.exports = {
       to: { pathNot: ['^packages/core/src', '^node_modules/yaml', '^node_modules/@sinclair/typebox'] },
     },
     {
+      name: 'contract-knows-only-core',
+      severity: 'error',
+      from: { path: '^packages/contract/src' },
+      to: { path: '^packages/(server|web|cli)/' },
+    },
+    {
+      name: 'the-validator-stays-on-the-server',
+      severity: 'error',
+      comment: 'Joi must not weigh on the first load.',
+      from: { path: '^packages/web/src' },
+      to: { path: '^packages/contract/src/check/' },
+    },
+    {
       name: 'web-and-server-are-strangers',
       severity: 'error',
       from: { path: '^packages/web/src' },
       to: { path: '^packages/(server|cli)/' },
     },
     {
-      name: 'server-knows-only-core',
+      name: 'server-knows-core-and-contract',
       severity: 'error',
       from: { path: '^packages/server/src' },
       to: { path: '^packages/(web|cli)/' },
     },
     {
+      name: 'services-and-routes-know-no-sequelize',
+      severity: 'error',
+      from: { path: '^packages/server/src/features/[^/]+/(service|routes)\\.ts$' },
+      to: { path: '^node_modules/sequelize' },
+    },
+    {
       name: 'cli-knows-only-core',
       severity: 'error',
       from: { path: '^packages/cli/src' },
-      to: { path: '^packages/(web|server)/' },
+      to: { path: '^packages/(contract|web|server)/' },
+    },
+    ...PLACES.map((place) => ({
+      name: `place-${place}-keeps-to-itself`,
+      severity: 'error',
+      from: { path: `^packages/web/src/places/${place}/` },
+      to: { path: `^packages/web/src/places/(?!${place}/)` },
+    })),
+    {
+      name: 'places-are-on-top',
+      severity: 'error',
+      from: { path: '^packages/web/src/(?!app/|places/|main\\.tsx)' },
+      to: { path: '^packages/web/src/(app|places)/' },
     },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(/dist/|/test/)' },
+    exclude: { path: '(/dist/|/test/|\\.test\\.ts$)' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: {

@@ -1,22 +1,63 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { build } from 'esbuild';
 import { ROOT } from './packages.mjs';
 import { run } from './process.mjs';
 import { step } from './say.mjs';
 
 export const WEB_DIST = join(ROOT, 'packages/web/dist');
-const SOURCES = [
-  'packages/core/src',
+const SERVER_DIST = join(ROOT, 'packages/server/dist');
+/** The server as it runs: one file of plain JavaScript, with the node packages beside it. */
+export const SERVER_MAIN = join(SERVER_DIST, 'main.js');
+
+const SHARED = ['packages/core/src', 'packages/contract/src', 'package-lock.json'];
+
+/** Builds the web app when its sources changed since the last build. */
+export const ensureWebBuild = () =>
+  ensureBuild('Building the web app', WEB_DIST, [...SHARED, ...WEB_SOURCES], () =>
+    run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'packages/web') }),
+  );
+
+const WEB_SOURCES = [
   'packages/web/src',
   'packages/web/public',
   'packages/web/index.html',
   'packages/web/vite.config.ts',
-  'package-lock.json',
 ];
 
-/** Builds the web app when its sources changed since the last build. */
-export async function ensureWebBuild() {
+/** Builds the server when its sources changed since the last build. */
+export const ensureServerBuild = () =>
+  ensureBuild('Building the server', SERVER_DIST, [...SHARED, 'packages/server/src'], () =>
+    build({
+      entryPoints: [join(ROOT, 'packages/server/src/main.ts')],
+      outfile: SERVER_MAIN,
+      bundle: true,
+      platform: 'node',
+      target: 'node20',
+      format: 'esm',
+      sourcemap: true,
+      logLevel: 'warning',
+      // Our own packages are built in; everything from the registry stays a package.
+      plugins: [{ name: 'registry-packages-stay', setup: keepPackages }],
+    }),
+  );
+
+function keepPackages({ onResolve }) {
+  onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+    kind === 'entry-point' || path.startsWith('@zetalysis/') ? undefined : { path, external: true },
+  );
+}
+
+async function ensureBuild(title, dist, sources, work) {
+  const digest = digestOf(sources);
+  const mark = join(dist, '.sources');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === digest) return;
+  await step(title, work);
+  writeFileSync(mark, digest);
+}
+
+function digestOf(sources) {
   const hash = createHash('sha256');
   const add = (path) => {
     if (!existsSync(path)) return;
@@ -29,12 +70,6 @@ export async function ensureWebBuild() {
       else hash.update(inner.slice(ROOT.length)).update(readFileSync(inner));
     }
   };
-  for (const source of SOURCES) add(join(ROOT, source));
-  const mark = join(WEB_DIST, '.sources');
-  const digest = hash.digest('hex');
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === digest) return;
-  await step('Building the web app', () =>
-    run('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'packages/web') }),
-  );
-  writeFileSync(mark, digest);
+  for (const source of sources) add(join(ROOT, source));
+  return hash.digest('hex');
 }

@@ -1,13 +1,19 @@
 import { fork } from 'node:child_process';
 import { join } from 'node:path';
+import { ensureServerBuild, SERVER_MAIN } from './build.mjs';
 import { ROOT } from './packages.mjs';
 import { stop } from './process.mjs';
 
-/** Starts one Zetalysis server process and waits until it listens. */
-export function startServer(env, { demo = false } = {}) {
-  const child = fork(join(ROOT, 'packages/server/src/main.ts'), demo ? ['--demo'] : [], {
+/**
+ * Starts one Zetalysis server process and waits until it listens: the built one, or with `source` straight from its
+ * TypeScript.
+ */
+export async function startServer(env, { demo = false, source = false } = {}) {
+  if (!source) await ensureServerBuild();
+  const main = source ? join(ROOT, 'packages/server/src/main.ts') : SERVER_MAIN;
+  const child = fork(main, demo ? ['--demo'] : [], {
     cwd: ROOT,
-    execArgv: ['--import', 'tsx'],
+    execArgv: source ? ['--import', 'tsx'] : ['--enable-source-maps'],
     env: { ...process.env, ...env },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
     detached: true,

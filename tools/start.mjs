@@ -63,7 +63,7 @@ runMain(async () => {
           WEB_DIR: dev ? '' : WEB_DIST,
           LOG_FILE: join(home, 'server.log'),
         },
-        { demo: true },
+        { demo: true, source: dev },
       ),
     );
     parts.push(server);

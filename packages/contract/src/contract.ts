@@ -1,5 +1,5 @@
 import { calls } from './calls';
-import type { Replied, Sent } from './endpoint';
+import type { AnyEndpoint, Replied, Sent } from './endpoint';
 import { machines } from './machines';
 import { profiles } from './profiles';
 import { session } from './session';
@@ -25,3 +25,18 @@ type Exchanges<R> = { readonly [N in keyof R as KeyOf<R[N]>]: Exchange<R[N]> };
 /** What is sent and what comes back, by method and path, as `GET /machines`: for clients that take types only. */
 export interface Contract
   extends Exchanges<typeof session>, Exchanges<typeof profiles>, Exchanges<typeof machines>, Exchanges<typeof calls> {}
+
+/** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
+export function contractSchema(): Readonly<Record<string, unknown>> {
+  const endpoints = Object.values(CONTRACT).flatMap((resource) => Object.values<AnyEndpoint>(resource));
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'What the server and its clients say to each other',
+    endpoints: Object.fromEntries(
+      endpoints.map(({ method, path, params, query, body, reply, status = reply ? 200 : 204 }) => [
+        `${method} /api${path}`,
+        { status, params, query, body, reply },
+      ]),
+    ),
+  };
+}

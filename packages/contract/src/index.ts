@@ -7,4 +7,4 @@ export type { AnyEndpoint, Replied, Sent } from './endpoint';
 export { machines, type Machine, type NewMachine, type Wires } from './machines';
 export { profiles, type ProfileSummary, type WholeProfile } from './profiles';
 export { session, type Me } from './session';
-export { CONTRACT, type Contract } from './contract';
+export { CONTRACT, contractSchema, type Contract } from './contract';

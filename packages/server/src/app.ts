@@ -54,7 +54,7 @@ export function createApp({ sequelize, profiles, sessionSecret, logger, webDir }
   app.use(sessionRoutes(signInLimit(sequelize)));
   app.use(['/api/machines', '/api/calls'], signedIn);
   app.use(machineRoutes(new Machines(profiles)));
-  app.use(callRoutes(new Calls(sequelize, profiles)));
+  app.use(callRoutes(new Calls(profiles)));
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);

@@ -1,4 +1,4 @@
-import { differsWords } from '../src/places/call/net-words';
+import { differsWords } from '../src/diagrams/net-words';
 
 describe('what differs at a net', () => {
   test.each([

@@ -1,4 +1,4 @@
-import { partNames, type Named } from '../src/places/call/part-names';
+import { partNames, type Named } from '../src/diagrams/part-names';
 
 const part = (
   id: string,

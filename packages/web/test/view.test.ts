@@ -45,20 +45,22 @@ describe('what the call page shows', () => {
 
   test('the burn front is the first step that did not come, and the ladder follows it', () => {
     const { view } = look(...noGlow);
-    expect(view.beads.filter((b) => b.front).map((b) => b.id)).toEqual(['glow']);
+    expect(view.cord.beads.filter((b) => b.front).map((b) => b.id)).toEqual(['glow']);
     expect(view.at).toBe('glow');
   });
 
   test('after a change of setup the cord keeps what was seen, until something is seen anew', () => {
-    expect(look(...noGlow, setup({ unplugged: ['P3'] })).view.beads.find((b) => b.id === 'glow')!.answer).toBe('no');
+    expect(look(...noGlow, setup({ unplugged: ['P3'] })).view.cord.beads.find((b) => b.id === 'glow')!.answer).toBe(
+      'no',
+    );
     const anew = look(...noGlow, setup({ unplugged: ['P3'] }), seen('inducer', 'no')).view;
-    expect(anew.beads.find((b) => b.front)!.id).toBe('inducer');
+    expect(anew.cord.beads.find((b) => b.front)!.id).toBe('inducer');
   });
 
   test('power is drawn live where all suspects agree, unknown where they do not, and measured values stand at their points', () => {
     const { view } = look(...noGlow);
-    expect(view.nets['L1D']!.state).toBe('live');
-    expect(view.nets['IP']!.state).toBe('unknown');
+    expect(view.ladder.nets['L1D']!.state).toBe('live');
+    expect(view.ladder.nets['IP']!.state).toBe('unknown');
     const measured = look(...noGlow, {
       type: 'volts',
       red: 'IP',
@@ -67,12 +69,12 @@ describe('what the call page shows', () => {
       typed: '0',
       reading: { kind: 'value', value: 0, dimension: 'voltage' },
     }).view;
-    expect(measured.nets['IP']).toMatchObject({ state: 'dead', measured: '0 V' });
+    expect(measured.ladder.nets['IP']).toMatchObject({ state: 'dead', measured: '0 V' });
   });
 
   test('commons are neither live nor dead', () => {
-    expect(look().view.nets['C']).toBeUndefined();
-    expect(look().view.nets['N']).toBeUndefined();
+    expect(look().view.ladder.nets['C']).toBeUndefined();
+    expect(look().view.ladder.nets['N']).toBeUndefined();
   });
 
   test('shares and the rest sum to one', () => {
@@ -147,14 +149,14 @@ describe('what the call page shows', () => {
       { type: 'outcome', outcome: 'locks-out' },
       { type: 'code', code: '6' },
     ];
-    expect(look(...noGlow).view.ending).toEqual({ outcome: undefined, code: undefined });
-    expect(look(...answered).view.ending).toEqual({ outcome: 'locks-out', code: '6' });
-    expect(look(...answered, { type: 'code', code: 'none' }).view.ending.code).toBe('none');
-    expect(look(...answered, setup({ unplugged: ['P3'] })).view.ending).toEqual({
+    expect(look(...noGlow).view.cord.ending).toEqual({ outcome: undefined, code: undefined });
+    expect(look(...answered).view.cord.ending).toEqual({ outcome: 'locks-out', code: '6' });
+    expect(look(...answered, { type: 'code', code: 'none' }).view.cord.ending.code).toBe('none');
+    expect(look(...answered, setup({ unplugged: ['P3'] })).view.cord.ending).toEqual({
       outcome: undefined,
       code: undefined,
     });
-    expect(look(...answered, { type: 'retracted', event: 'e0' }).view.ending).toEqual({
+    expect(look(...answered, { type: 'retracted', event: 'e0' }).view.cord.ending).toEqual({
       outcome: undefined,
       code: '6',
     });
@@ -188,25 +190,25 @@ describe('what if', () => {
     );
     const view = viewOf(pilot, state, pilot.assess(state.evidence), { ...options, phase: 'pilot' });
     const words = view.log.map((l) => l.words).join('\n');
-    expect(words).toContain('Volts TC–CH, pilot burns: 200 mV. As open circuit: 200 mV is strong.');
-    expect(words).toContain('Volts R–C, pilot burns: 0.2 V');
-    expect(view.beads.find((b) => b.id === 'pilot')!.readings).toEqual(['TC–CH 200 mV', 'R–C 0.2 V']);
-    expect(view.nets['TC']!.measured).toBe('200 mV');
-    expect(view.nets['TC']!.good).toMatch(/^\d+(\.\d+)? mV$/);
+    expect(words).toContain('TC–CH: 200 mV, pilot burns. As open circuit: 200 mV is strong.');
+    expect(words).toContain('R–C: 0.2 V, pilot burns');
+    expect(view.cord.beads.find((b) => b.id === 'pilot')!.readings).toEqual(['TC–CH 200 mV', 'R–C 0.2 V']);
+    expect(view.ladder.nets['TC']!.measured).toBe('200 mV');
+    expect(view.ladder.nets['TC']!.good).toMatch(/^\d+(\.\d+)? mV$/);
   });
 
   test('a suspect’s world: what would not come and what would read otherwise is marked, in millivolts as in volts', () => {
     const view = world('thermocouple.weak');
     expect(view.whatIf).toContain('thermocouple is worn');
-    expect(view.beads.find((b) => b.id === 'fire')!.there).toEqual({ comes: false, differs: true });
-    expect(view.nets['TC']!.there!.differs).toBe(true);
-    expect(view.nets['R']!.there!.differs).toBe(false);
-    expect(view.nets['R']!.state).toBe('live');
+    expect(view.cord.beads.find((b) => b.id === 'fire')!.there).toEqual({ comes: false, differs: true });
+    expect(view.ladder.nets['TC']!.there!.differs).toBe(true);
+    expect(view.ladder.nets['R']!.there!.differs).toBe(false);
+    expect(view.ladder.nets['R']!.state).toBe('live');
   });
   test('without one, nothing is marked', () => {
     const view = world(undefined);
     expect(view.whatIf).toBeUndefined();
-    expect(view.beads.every((b) => b.there === undefined)).toBe(true);
+    expect(view.cord.beads.every((b) => b.there === undefined)).toBe(true);
   });
   test('a machine without a flame has no gas to shut', () => {
     const source = readFileSync(join(__dirname, '../../../profiles/pool-heat-pump.yaml'), 'utf8');

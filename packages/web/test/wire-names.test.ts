@@ -1,4 +1,4 @@
-import { wireWords, withNetNames } from '../src/places/call/wire-names';
+import { wireWords, withNetNames } from '../src/diagrams/wire-names';
 
 const nets = ['R', 'C', 'TH', 'MV', 'W'];
 const wires = {

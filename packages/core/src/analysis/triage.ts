@@ -1,4 +1,5 @@
 import type { Assessment, Engine } from '../diagnosis';
+import { repairOf } from '../inference';
 import type { Model } from '../profile';
 import { kindOf, type Question } from '../question';
 import type { RankedTest } from '../test-choice';
@@ -18,8 +19,8 @@ const MOST = 8;
 export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] {
   const shares = new Map<string, number>();
   for (const h of assessment.hypotheses) {
-    const [part, mend] = h.repair.split(':') as [string, string | undefined];
-    if (mend !== 'replace' || h.kind !== 'fault') continue;
+    const { part, action } = repairOf(h.repair);
+    if (part === undefined || action !== 'replace' || h.kind !== 'fault') continue;
     shares.set(part, (shares.get(part) ?? 0) + assessment.probabilities[h.index]!);
   }
   return [...shares]

@@ -6,6 +6,7 @@ import {
   posterior,
   predicts,
   type RateFactors,
+  type Repair,
   seedPairs,
   Traces,
 } from '../inference';
@@ -56,7 +57,7 @@ const PROVED_FROM = 0.85;
 
 /** One repair with all the hypotheses it would mend. */
 export interface Suspect {
-  readonly repair: string;
+  readonly repair: Repair;
   readonly probability: number;
   /** Likeliest hypothesis of the group. */
   readonly leading: Hypothesis;
@@ -314,7 +315,7 @@ const inDoubt = (proof: Proof): Proof => ({
 });
 
 function groupByRepair(hypotheses: readonly Hypothesis[], probabilities: Float64Array): Suspect[] {
-  const groups = new Map<string, Hypothesis[]>();
+  const groups = new Map<Repair, Hypothesis[]>();
   for (const h of hypotheses) groups.set(h.repair, [...(groups.get(h.repair) ?? []), h]);
   return [...groups]
     .map(([repair, members]) => {

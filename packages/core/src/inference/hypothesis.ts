@@ -1,6 +1,7 @@
 import type { Model } from '../profile';
 import type { FaultRef } from '../simulation';
 import { ASSUMED } from '../standards';
+import { type Repair, repairKey } from './repair';
 
 /** One explanation of what is wrong. Single faults have one fault, pairs two; healthy and unknown have none. */
 export interface Hypothesis {
@@ -13,7 +14,7 @@ export interface Hypothesis {
   readonly occurs: number;
   readonly prior: number;
   /** What would be repaired (first); hypotheses with the same repair need not be told apart. `none` means no repair. */
-  readonly repair: string;
+  readonly repair: Repair;
   /** The component that breaks the sequence: the faulty part, or the safety that a cause outside makes open. */
   readonly breaks: number | undefined;
   /** The part whose condition is the cause, when that is another part than the one that breaks the sequence. */
@@ -104,9 +105,4 @@ export function pairOf(first: Hypothesis, second: Hypothesis, index: number, rep
       ? `${lead.words}, besides what was repaired`
       : `${lead.words}; and ${rest.words.charAt(0).toLowerCase()}${rest.words.slice(1)}`,
   };
-}
-
-/** Pins of one connector are mended by one remake of the connector. */
-function repairKey(part: string, connector: boolean, repair: string): string {
-  return connector ? `${part.slice(0, part.indexOf('/'))}:reconnect` : `${part}:${repair}`;
 }

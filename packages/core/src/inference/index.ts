@@ -5,4 +5,5 @@
 export { hypothesesOf, type Hypothesis, predicts, type RateFactors } from './hypothesis';
 export { seedPairs } from './pairs';
 export { fitEvidence, type ItemFit, posterior, uninformed } from './posterior';
+export { type Repair, repairOf } from './repair';
 export { Traces } from './traces';

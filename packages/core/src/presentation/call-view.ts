@@ -1,6 +1,6 @@
 import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
-import { type Hypothesis, predicts } from '../inference';
+import { type Hypothesis, predicts, repairOf } from '../inference';
 import type { Model } from '../profile';
 import { commonNets, gaugeDial, type Prediction, type Question, voltsDial } from '../question';
 import type { Role } from '../rules';
@@ -31,8 +31,8 @@ export interface CallView {
   /** What no explanation at all accounts for. */
   readonly fitsNothing: readonly string[];
   readonly adjustments: readonly (Adjusted & { readonly event: string })[];
-  readonly beads: readonly BeadView[];
-  readonly nets: Readonly<Record<string, NetView>>;
+  readonly cord: CordView;
+  readonly ladder: LadderView;
   readonly log: readonly LogLine[];
   readonly setup: Setup;
   readonly danger: string | undefined;
@@ -46,8 +46,6 @@ export interface CallView {
   readonly timers: readonly { readonly event: string; readonly title: string; readonly ends: number }[];
   /** Nothing was seen or measured yet: the telephone's turn. */
   readonly untouched: boolean;
-  /** How the newest try ended and what the light shows, as far as it was said since anything was changed. */
-  readonly ending: { readonly outcome: string | undefined; readonly code: string | undefined };
   readonly carry: readonly Carried[];
   /** The step at which the ladder is drawn. */
   readonly at: string;
@@ -81,6 +79,20 @@ export interface BeadView {
   readonly likely: number;
   /** In the suspect's world: whether it comes, and whether that is not as on a sound appliance. */
   readonly there: { readonly comes: boolean; readonly differs: boolean } | undefined;
+}
+
+/** The sequence as it is drawn. */
+export interface CordView {
+  readonly beads: readonly BeadView[];
+  /** How the newest try ended and what the light shows, as far as it was said since anything was changed. */
+  readonly ending: { readonly outcome: string | undefined; readonly code: string | undefined };
+}
+
+/** The circuit as it is drawn. */
+export interface LadderView {
+  readonly nets: Readonly<Record<string, NetView>>;
+  /** Shares of suspected parts, per cent; nothing in another world than the real one. */
+  readonly suspected: Readonly<Record<string, number>>;
 }
 
 interface NetView {
@@ -146,8 +158,11 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     surprises: assessment.surprises.map(words),
     fitsNothing: assessment.fitsNothing.map(words),
     adjustments: [...state.adjustments].map(([event, body]) => ({ ...body, event })),
-    beads,
-    nets: netsOf(engine, state, assessment, at, options, world),
+    cord: { beads, ending: endingOf(state) },
+    ladder: {
+      nets: netsOf(engine, state, assessment, at, options, world),
+      suspected: world ? {} : suspectedOf(engine, assessment),
+    },
     log: logOf(model, state, assessment, options),
     setup: state.setup,
     danger: state.danger && DANGER_WORDS[state.danger],
@@ -163,14 +178,31 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
         : [],
     ),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
-    ending: endingOf(state),
     carry: partsToCarry(engine, assessment),
     at,
     whatIf: world?.words,
   };
 }
 
-function endingOf({ log }: CallState): CallView['ending'] {
+/** From this share on a part is marked as suspected. */
+const MARKED = 0.05;
+
+/** The shares of suspected parts, per cent, by part. */
+function suspectedOf({ model }: Engine, { suspects }: Assessment): Record<string, number> {
+  const shares = new Map<string, number>();
+  for (const { repair, probability } of suspects) {
+    const { part } = repairOf(repair);
+    if (part !== undefined) shares.set(part, (shares.get(part) ?? 0) + probability);
+  }
+  const known = new Set(model.parts.map((p) => p.id));
+  return Object.fromEntries(
+    [...shares]
+      .filter(([part, share]) => known.has(part) && share >= MARKED)
+      .map(([part, share]) => [part, Math.min(99, Math.round(share * 100))]),
+  );
+}
+
+function endingOf({ log }: CallState): CordView['ending'] {
   let ending: { outcome: string | undefined; code: string | undefined } = { outcome: undefined, code: undefined };
   for (const { event, retracted, problem } of log) {
     const { body } = event;

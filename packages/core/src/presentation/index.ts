@@ -1,6 +1,6 @@
 /** Presentation: every sentence. Plain data in, words out. */
 export { draftRecord, snapshot } from './break-record';
-export { type BeadView, type CallView, viewOf, type ViewOptions } from './call-view';
+export { type BeadView, type CallView, type CordView, type LadderView, viewOf, type ViewOptions } from './call-view';
 export { type Drawing, drawingOf, type DrawnItem, type DrawnRung } from './drawing';
 export { explain } from './explain';
 export { COMPLAINT_WORDS, DANGER_WORDS, OUTCOME_WORDS } from './fixed-words';

@@ -2,13 +2,14 @@ import { judgeDeadTest, type Judgement, judgeSparkGap, judgeThermocouple } from 
 import type { Assessment } from '../diagnosis';
 import { findPart, type Model } from '../profile';
 import { contradiction } from '../proof';
-import { type AnswerBody, kindOfBody, type Observation } from '../question';
+import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
 import type { TestingStandard } from '../standards';
 import { formatReading, readingValue } from '../units';
 import type { CallEvent, CallState, EventBody } from '../visit';
 import { sayJudgement } from './judgement-words';
-import { observationWords, predictionWords, questionTitle } from './question-words';
+import { predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
+import { sayNoted } from './say';
 
 /** One entry of the evidence list. */
 export interface LogLine {
@@ -77,7 +78,7 @@ function entryWords(model: Model, { body }: CallEvent, reader: LogReader): strin
 function answerWords(model: Model, body: AnswerBody, reader: LogReader): string {
   const read = kindOfBody(body.type)!.read(model, body);
   if (read.kind === 'observation') {
-    const words = observationWords(model, read.observation, reader);
+    const words = sayNoted(kindOf(read.observation).observed(model, read.observation), reader);
     const judged = judge(model, read.observation, reader.standard);
     if (!judged) return words;
     const said = sayJudgement(judged.judgement, reader);

@@ -97,6 +97,14 @@ export function sayObserved(m: ObservedMessage, reader: Reader): string {
   }
 }
 
+/** The same as it stands in a log: of a voltage the points first and the step last. */
+export function sayNoted(m: ObservedMessage, reader: Reader): string {
+  if (m.message !== 'read' || m.data.title.message !== 'volts') return sayObserved(m, reader);
+  const { red = '·', black = '·', step } = m.data.title.data;
+  const reading = readingWords(m.data.reading, m.data.dial, reader);
+  return `${red}–${black}: ${reading}${step === undefined ? '' : `, ${step.toLowerCase()}`}`;
+}
+
 /** A prediction as one would say it: "26 V", "OL", "unsteady, between 0 and 17 V". */
 export function sayExpected(m: ExpectedMessage, reader: Reader): string {
   switch (m.message) {

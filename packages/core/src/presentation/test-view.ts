@@ -1,5 +1,6 @@
 import { telephoneQuestions } from '../analysis';
 import type { Assessment, Engine } from '../diagnosis';
+import { type Repair, repairOf } from '../inference';
 import { findPart, type Model } from '../profile';
 import { type AnswerForm, kindOf } from '../question';
 import type { Setup } from '../simulation';
@@ -50,12 +51,12 @@ const formView = (form: AnswerForm): AnswerFormView =>
     : { ...form, options: form.options.map(({ id, says }) => ({ id, title: sayOption(says) })) };
 
 /** A repair in words: "replace gas valve". */
-export function repairWords(model: Model, repair: string): string {
+export function repairWords(model: Model, repair: Repair): string {
   if (repair === 'none') return 'no repair';
   if (repair === 'unknown') return 'test on in general terms';
-  const [id, mend] = repair.split(':') as [string, string];
-  const part = findPart(model, id)?.title ?? model.plugs.find((p) => p.id === id)?.title ?? id;
-  return `${mend} ${part}`;
+  const { part = '', action } = repairOf(repair);
+  const title = findPart(model, part)?.title ?? model.plugs.find((p) => p.id === part)?.title ?? part;
+  return `${action} ${title}`;
 }
 
 /** The next test and two others. */

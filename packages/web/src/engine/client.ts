@@ -1,8 +1,78 @@
+import type { Found, Sought } from '@zetalysis/core/analysis';
+import type { CallView, Drawing, Guide, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
+import { type Build, buildKey } from '@zetalysis/core/profile';
+import type { UnitSystem } from '@zetalysis/core/units';
+import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { wrap, type Remote } from 'comlink';
+import type { Reading } from './consultation';
 import type { EngineApi } from './worker';
+import { profileSource } from '../store/profiles';
 
-/** One engine worker per call page. */
-export function startEngine(): { api: Remote<EngineApi>; stop: () => void } {
-  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-  return { api: wrap<EngineApi>(worker), stop: () => worker.terminate() };
+type Log = readonly CallEvent[];
+
+/** One appliance, loaded in the worker. */
+export interface LoadedEngine {
+  readonly drawing: Drawing;
+  readonly view: (log: Log, options: ViewOptions) => Promise<CallView>;
+  readonly next: (
+    log: Log,
+    options: ViewOptions,
+  ) => Promise<{ readonly tests: readonly TestView[]; readonly view: CallView | undefined }>;
+  readonly toProve: (log: Log, repair: string, reading: Reading) => Promise<ProofView | undefined>;
+  readonly advice: (log: Log, reading: Reading) => Promise<AdviceSnapshot>;
+  readonly guide: (units: UnitSystem) => Promise<Guide>;
+  readonly find: (sought: readonly Sought[]) => Promise<Found[]>;
+  /** Gives its memory back, for one who goes through many appliances. */
+  readonly forget: () => Promise<void>;
+}
+
+export interface EngineHold {
+  /**
+   * Loads an appliance; the same one in the same version and build is loaded once.
+   * @throws Error with words for the reader, when the profile cannot be had or is not sound
+   */
+  readonly load: (profile: string, version: string | undefined, build: Build) => Promise<LoadedEngine>;
+  readonly release: () => void;
+}
+
+/** The one worker of this page, while somebody holds it. */
+let running: { readonly worker: Worker; readonly api: Remote<EngineApi>; holders: number } | undefined;
+
+/**
+ * Takes hold of the engine. The worker starts with its first holder and ends with its last, so that a long run nobody
+ * waits for any more never stands before the next page’s question.
+ */
+export function holdEngine(): EngineHold {
+  if (!running) {
+    const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+    running = { worker, api: wrap<EngineApi>(worker), holders: 0 };
+  }
+  const mine = running;
+  mine.holders += 1;
+  let held = true;
+  return {
+    load: async (profile, version, build) => {
+      const key = `${profile}@${version ?? ''} ${buildKey(build)}`;
+      const { api } = mine;
+      const drawing = await api.load(key, await profileSource(profile, version), `${profile}.yaml`, build);
+      return {
+        drawing,
+        view: (log, options) => api.view(key, log, options),
+        next: (log, options) => api.next(key, log, options),
+        toProve: (log, repair, reading) => api.toProve(key, log, repair, reading),
+        advice: (log, reading) => api.advice(key, log, reading),
+        guide: (units) => api.guide(key, units),
+        find: (sought) => api.find(key, sought),
+        forget: () => api.forget(key),
+      };
+    },
+    release: () => {
+      if (!held) return;
+      held = false;
+      mine.holders -= 1;
+      if (mine.holders > 0) return;
+      mine.worker.terminate();
+      if (running === mine) running = undefined;
+    },
+  };
 }

@@ -1,4 +1,4 @@
-import { Op, UniqueConstraintError, type CreationAttributes, type Sequelize } from 'sequelize';
+import { Op, UniqueConstraintError, type CreationAttributes } from 'sequelize';
 import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 import { Call, LoggedEvent } from './model';
 
@@ -56,11 +56,10 @@ export const eventsAfter = (call: string, after: number, limit: number): Promise
  * and throws when it has other contents.
  */
 export const storeEvents = (
-  sequelize: Sequelize,
   events: readonly CallEvent[],
   same: (stored: CallEvent, sent: CallEvent) => void,
 ): Promise<{ stored: number; known: number }> =>
-  sequelize.transaction(async (transaction) => {
+  LoggedEvent.sequelize!.transaction(async (transaction) => {
     const known = await LoggedEvent.findAll({ where: { id: events.map((e) => e.id) }, transaction });
     const byId = new Map(known.map((e) => [e.id, e]));
     for (const event of events) {

@@ -1,5 +1,4 @@
 import { buildEntry, buildOf, type CallEvent, type EventBody } from '@zetalysis/core/visit';
-import type { Sequelize } from 'sequelize';
 import type { CallHead, CallSummary } from '@zetalysis/contract';
 import { Problem } from '../../http/problem';
 import { machinesWith, machineWith, shown } from '../machines/repository';
@@ -18,10 +17,7 @@ const SHOWN: readonly EventBody['type'][] = ['setup', 'danger', 'danger-over', '
 
 /** The calls of the shop and their logs. The server stores and serves; it never needs the engine to accept an event. */
 export class Calls {
-  constructor(
-    private readonly sequelize: Sequelize,
-    private readonly profiles: Profiles,
-  ) {}
+  constructor(private readonly profiles: Profiles) {}
 
   async list(): Promise<CallSummary[]> {
     const calls = await newestCalls(LISTED);
@@ -87,7 +83,7 @@ export class Calls {
         `Event ${foreign.id} was made by ${foreign.person}. Sign in as ${foreign.person} to send it.`,
       );
     await this.open(id, events, person);
-    return storeEvents(this.sequelize, events, sameContents);
+    return storeEvents(events, sameContents);
   }
 
   /** The first event of a call opens it and pins its versions. */

@@ -4,11 +4,11 @@ import type { BreakRecord, EventBody } from '@zetalysis/core/visit';
 import type { Me } from '@zetalysis/contract';
 import { useCall } from '../../store/use-call';
 import { useStandard } from '../../theme/use-standard';
-import { Cord } from './Cord';
+import { Cord } from '../../diagrams/Cord';
 import { EntryLine } from './EntryLine';
 import { Evidence } from './Evidence';
 import { KeysHelp } from './KeysHelp';
-import { Ladder } from './Ladder';
+import { Ladder } from '../../diagrams/Ladder';
 import { NextTest } from './NextTest';
 import { StandardDialog } from './StandardDialog';
 import '../../theme/call-extra.css';
@@ -16,7 +16,7 @@ import { useWires } from '../../store/wires';
 import { StatusStrip } from './StatusStrip';
 import { Stopwatch } from './Stopwatch';
 import { Suspects } from './Suspects';
-import { useEngine } from './use-engine';
+import { useEngine } from '../../engine/use-engine';
 import { useKeys } from './use-keys';
 import { Work } from './Work';
 
@@ -48,7 +48,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const { append } = log;
   const opened = log.events?.find((e) => e.body.type === 'opened')?.body;
   const wires = useWires(opened?.type === 'opened' ? opened.machine : undefined);
-  const { api, drawing, view } = engine;
+  const { drawing, view, toProve } = engine;
 
   const appendAll = useCallback(
     (bodies: readonly EventBody[]) => {
@@ -88,13 +88,8 @@ function OneCall({ id, me }: { id: string; me: Me }) {
     setProbes([part]);
     entry.current?.focus();
   };
-  const toProve = useCallback(
-    async (repair: string) => api?.toProve(repair, { role: me.role, standard }),
-    [api, me.role, standard],
-  );
   const record = async (given: Omit<BreakRecord, 'advice'>): Promise<void> => {
-    const advice = await api!.advice();
-    await append({ type: 'break-recorded', ...given, advice });
+    await append({ type: 'break-recorded', ...given, advice: await engine.advice() });
   };
 
   useEffect(() => {
@@ -176,7 +171,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
         </div>
         <Cord
           drawing={drawing}
-          view={view}
+          view={view.cord}
           at={at}
           attempt={attempt}
           onAttempt={setAttempt}
@@ -195,7 +190,14 @@ function OneCall({ id, me }: { id: string; me: Me }) {
                 <i className="live" /> live <i className="dead" /> dead <i className="unknown" /> unknown
               </span>
             </h2>
-            <Ladder drawing={drawing} view={view} red={probes[0]} onNet={tapNet} onPart={tapPart} wires={wires} />
+            <Ladder
+              drawing={drawing}
+              view={view.ladder}
+              red={probes[0]}
+              onNet={tapNet}
+              onPart={tapPart}
+              wires={wires}
+            />
             <EntryLine
               drawing={drawing}
               wires={wires}

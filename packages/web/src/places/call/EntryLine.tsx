@@ -2,7 +2,7 @@ import { useState, type RefObject } from 'react';
 import type { Drawing } from '@zetalysis/core/presentation';
 import { type EventBody, parseEntryLine } from '@zetalysis/core/visit';
 import type { Wires } from '@zetalysis/contract';
-import { withNetNames } from './wire-names';
+import { withNetNames } from '../../diagrams/wire-names';
 
 interface Props {
   readonly drawing: Drawing;

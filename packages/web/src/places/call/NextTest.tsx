@@ -4,7 +4,7 @@ import { answered } from '@zetalysis/core/question';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { chosen } from './chosen';
 import type { Wires } from '@zetalysis/contract';
-import { wireWords } from './wire-names';
+import { wireWords } from '../../diagrams/wire-names';
 
 interface Props {
   readonly tests: readonly TestView[] | undefined;

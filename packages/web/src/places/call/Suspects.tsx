@@ -28,7 +28,7 @@ export function Suspects({
         </p>
       )}
       <ol>
-        {view.suspects.map((s) => (
+        {view.suspects.map((s, i) => (
           <li key={s.repair} className={s.proved ? 'proved' : ''}>
             <button
               type="button"
@@ -55,6 +55,7 @@ export function Suspects({
                   {whatIf === s.id ? 'Back to what is known' : 'What if it is so? Show steps and readings'}
                 </button>
                 {!s.proved && <ToProve key={s.repair} view={view} repair={s.repair} ask={toProve} />}
+                {i === 0 && <Checklist items={view.checklist} />}
                 <ul className="reasons">
                   {s.reasons.length === 0 && <li>Nothing seen so far speaks for or against it.</li>}
                   {s.reasons.map((r, i) => (
@@ -73,6 +74,24 @@ export function Suspects({
         Shares rest on assumed fault rates until the shop’s own record replaces them.
       </p>
     </section>
+  );
+}
+
+/** What a proof of the leading suspect asks for: what of it is met, and by which entries. */
+function Checklist({ items }: { items: CallView['checklist'] }) {
+  if (items.length === 0) return null;
+  return (
+    <ul className="proof-checklist" aria-label="What a proof asks for">
+      {items.map((item) => (
+        <li key={item.words}>
+          <span role="img" aria-label={item.met ? 'Met' : 'Open'}>
+            {item.met ? '✓' : '○'}
+          </span>{' '}
+          {item.words}
+          {item.by.length > 0 && <span className="fine"> {item.by.join('; ')}</span>}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -6,10 +6,10 @@ import type { Me } from '@zetalysis/contract';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import { PLAIN, withVariant } from '@zetalysis/core/profile';
 import { profileSource } from '../../store/profiles';
-import { Ladder } from '../call/Ladder';
+import { Ladder } from '../../diagrams/Ladder';
 import { changedRungs, compareGuides } from './compare';
 import { CodesAndCautions, Faults, Points, Steps, Values } from './GuideSections';
-import { useGuide } from './use-guide';
+import { useGuide } from '../../engine/use-guide';
 import '../../theme/library.css';
 
 /** One appliance of the Library: everything the model knows about it, alone or beside another one. */
@@ -160,7 +160,7 @@ function Circuit({
   title: string;
 }) {
   const [point, setPoint] = useState<string>();
-  const net = point === undefined ? undefined : view.nets[point];
+  const net = point === undefined ? undefined : view.ladder.nets[point];
   return (
     <section aria-label={title}>
       <h2>
@@ -168,7 +168,7 @@ function Circuit({
       </h2>
       <Ladder
         drawing={drawing}
-        view={view}
+        view={view.ladder}
         red={point}
         onNet={setPoint}
         onPart={() => setPoint(undefined)}

@@ -2,7 +2,7 @@ import { withVariant } from '@zetalysis/core/profile';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Me } from '@zetalysis/contract';
 import { seconds, StepHeads } from './GuideSections';
-import { useGuide } from './use-guide';
+import { useGuide } from '../../engine/use-guide';
 import '../../theme/library.css';
 
 /** How many of the likeliest faults fit on one page. */

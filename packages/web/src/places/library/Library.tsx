@@ -6,8 +6,7 @@ import { http } from '../../api/http';
 import { applianceKey, appliancesOf, libraryAddress, type Appliance } from '../../api/appliances';
 import { useProfiles } from '../../api/queries';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
-import { startEngine } from '../../engine/client';
-import { profileSource } from '../../store/profiles';
+import { holdEngine } from '../../engine/client';
 import '../../theme/library.css';
 
 /** Every appliance there is; searched by words or by readings; profiles come in and go out as files. */
@@ -89,7 +88,7 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
   const [left, setLeft] = useState(all.length);
   const [problem, setProblem] = useState<string>();
   useEffect(() => {
-    const engine = startEngine();
+    const engine = holdEngine();
     let alive = true;
     void (async () => {
       // Typing goes on: the search begins when it pauses.
@@ -97,9 +96,9 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
       try {
         for (const one of all) {
           if (!alive) return;
-          const source = await profileSource(one.profile);
-          await engine.api.load(source, `${one.profile}.yaml`, one.build);
-          const found = await engine.api.find(wanted);
+          const loaded = await engine.load(one.profile, undefined, one.build);
+          const found = await loaded.find(wanted);
+          await loaded.forget();
           if (!alive) return;
           if (found.length > 0) setHits((h) => [...h, { appliance: one, found }]);
           setLeft((n) => n - 1);
@@ -110,7 +109,7 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
     })();
     return () => {
       alive = false;
-      engine.stop();
+      engine.release();
     };
   }, [all, wanted]);
   return (

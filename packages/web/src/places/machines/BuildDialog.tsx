@@ -7,7 +7,7 @@ import { buildEntry } from '@zetalysis/core/visit';
 import { http } from '../../api/http';
 import { useProfiles } from '../../api/queries';
 import { profileSource } from '../../store/profiles';
-import { Preview } from '../today/Preview';
+import { Preview } from '../../diagrams/Preview';
 
 /** How this very unit is built: which options are present, and in which order its switches follow each other. */
 export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {

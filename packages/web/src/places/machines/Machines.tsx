@@ -57,14 +57,8 @@ export default function Machines() {
             { title: 'Site', dataIndex: 'site' },
             { title: 'Make and model', render: (_, m) => `${m.make} ${m.modelName}` },
             { title: 'Serial', dataIndex: 'serial' },
-            {
-              title: 'Family and build',
-              render: (_, m) => (
-                <Button type="link" onClick={() => setBuilt(m)}>
-                  {buildWords(profiles.data ?? [], m)}
-                </Button>
-              ),
-            },
+            { title: 'Family', render: (_, m) => buildWords(profiles.data ?? [], m) },
+            { title: 'Build', render: (_, m) => <Button onClick={() => setBuilt(m)}>Change</Button> },
             {
               title: 'Wires',
               render: (_, m) => (

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { http } from '../../api/http';
 import type { Machine, Wires } from '@zetalysis/contract';
 import '../../theme/call-extra.css';
-import { useGuide } from '../library/use-guide';
+import { useGuide } from '../../engine/use-guide';
 
 /** What the terminals of this very unit are called, and the colours of its wires, point by point of the drawing. */
 export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {

@@ -13,7 +13,7 @@ import { AntTheme } from '../../app/AntTheme';
 import '../../theme/call-extra.css';
 import { local } from '../../store/local';
 import { Identify } from './Identify';
-import { Preview } from './Preview';
+import { Preview } from '../../diagrams/Preview';
 
 interface Given {
   machine?: string;

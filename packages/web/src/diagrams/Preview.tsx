@@ -1,6 +1,6 @@
 import type { Build } from '@zetalysis/core/profile';
-import { useGuide } from '../library/use-guide';
-import { Ladder } from '../call/Ladder';
+import { useGuide } from '../engine/use-guide';
+import { Ladder } from './Ladder';
 
 /** How the machine works, drawn while it is being chosen. */
 export function Preview({ profile, build }: { profile: string; build: Build }) {
@@ -18,7 +18,7 @@ export function Preview({ profile, build }: { profile: string; build: Build }) {
             <li key={p.id}>{p.title}</li>
           ))}
       </ol>
-      <Ladder drawing={drawing} view={view} red={undefined} onNet={() => undefined} onPart={() => undefined} />
+      <Ladder drawing={drawing} view={view.ladder} red={undefined} onNet={() => undefined} onPart={() => undefined} />
     </section>
   );
 }

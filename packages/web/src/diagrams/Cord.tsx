@@ -1,4 +1,4 @@
-import type { BeadView, CallView, Drawing } from '@zetalysis/core/presentation';
+import type { BeadView, CordView, Drawing } from '@zetalysis/core/presentation';
 import { formatQuantity } from '@zetalysis/core/units';
 
 const ANSWERS = [
@@ -9,7 +9,7 @@ const ANSWERS = [
 
 interface Props {
   readonly drawing: Drawing;
-  readonly view: CallView;
+  readonly view: CordView;
   /** The chosen step. */
   readonly at: string;
   readonly attempt: number | undefined;

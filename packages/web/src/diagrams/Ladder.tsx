@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { CallView, Drawing, DrawnItem, DrawnRung } from '@zetalysis/core/presentation';
+import type { Drawing, DrawnItem, DrawnRung, LadderView } from '@zetalysis/core/presentation';
 import type { Wires } from '@zetalysis/contract';
 import { wireWords } from './wire-names';
 import { PartGlyph } from './PartGlyph';
@@ -13,7 +13,7 @@ const LEFT = 24;
 
 interface Props {
   readonly drawing: Drawing;
-  readonly view: CallView;
+  readonly view: LadderView;
   /** First probe already placed. */
   readonly red: string | undefined;
   readonly onNet: (net: string) => void;
@@ -81,7 +81,7 @@ function Rung({
   const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
   const xs = place(shown, width);
   const parts = shown.flatMap((item, i) =>
-    item.kind === 'part' ? [{ item, x: xs[i]!, share: shareOf(view, item.part) }] : [],
+    item.kind === 'part' ? [{ item, x: xs[i]!, share: view.suspected[item.part] }] : [],
   );
   const names = partNames(parts);
   const stateOf = (item: DrawnItem | undefined): string => {
@@ -168,13 +168,3 @@ function toNextNet(shown: readonly DrawnItem[], xs: readonly number[], i: number
 }
 
 const diamond = (x: number, y: number): string => `M${x - 7} ${y}L${x} ${y - 7}L${x + 7} ${y}L${x} ${y + 7}Z`;
-
-/** From this share on a part is marked as suspected. */
-const MARKED = 0.05;
-
-/** The share of a suspected part in per cent, 99 at most; nothing in another world than the real one. */
-function shareOf(view: CallView, part: string): number | undefined {
-  if (view.whatIf !== undefined) return undefined;
-  const share = view.suspects.filter((s) => s.repair.startsWith(`${part}:`)).reduce((sum, s) => sum + s.probability, 0);
-  return share >= MARKED ? Math.min(99, Math.round(share * 100)) : undefined;
-}

@@ -1,0 +1,115 @@
+import { findReadings, type Found, type Sought } from '@zetalysis/core/analysis';
+import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
+import {
+  type CallView,
+  type Drawing,
+  drawingOf,
+  type Guide,
+  guideOf,
+  proofView,
+  type ProofView,
+  snapshot,
+  testsView,
+  type TestView,
+  viewOf,
+  type ViewOptions,
+} from '@zetalysis/core/presentation';
+import { type Build, loadProfile } from '@zetalysis/core/profile';
+import type { RankedTest } from '@zetalysis/core/test-choice';
+import type { UnitSystem } from '@zetalysis/core/units';
+import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from '@zetalysis/core/visit';
+
+type Log = readonly CallEvent[];
+/** Who looks, and by whose limits. */
+export type Reading = Pick<ViewOptions, 'role' | 'standard'>;
+
+/** What is known of one log. */
+interface Considered {
+  readonly log: string;
+  readonly state: CallState;
+  /** Single faults at first; pairs of faults too once the next tests were asked for. */
+  assessment: Assessment;
+  paired: boolean;
+  ranking: { readonly by: string; readonly ranked: RankedTest[] } | undefined;
+}
+
+/**
+ * One loaded appliance being consulted. Every question names the log it is about, and the answer is for that log and no
+ * other; the newest log's diagnosis is kept, so that looking at another step or world costs no new one.
+ */
+export class Consultation {
+  readonly #engine: Engine;
+  #newest: Considered | undefined;
+
+  /** @throws ProfileError when the profile, or the profile in this build, is not sound */
+  constructor(source: string, file: string, build: Build) {
+    this.#engine = new Engine(loadProfile(source, file, { build }));
+  }
+
+  drawing(): Drawing {
+    return drawingOf(this.#engine.model);
+  }
+
+  /** Suspects, cord and ladder: quick. */
+  view(log: Log, options: ViewOptions): CallView {
+    const { state, assessment } = this.#consider(log);
+    return viewOf(this.#engine, state, assessment, options);
+  }
+
+  /** The next tests, and the view again when pairs of faults changed it. */
+  next(log: Log, options: ViewOptions): { tests: TestView[]; view: CallView | undefined } {
+    const known = this.#consider(log);
+    if (known.state.danger || known.state.closed) return { tests: [], view: undefined };
+    const before = known.assessment.hypotheses.length;
+    const ranked = this.#rank(known, options);
+    const { state, assessment } = known;
+    return {
+      tests: testsView(this.#engine, state, assessment, ranked, options),
+      view: assessment.hypotheses.length > before ? viewOf(this.#engine, state, assessment, options) : undefined,
+    };
+  }
+
+  /** What it would take to prove a suspect. */
+  toProve(log: Log, repair: string, reading: Reading): ProofView | undefined {
+    const { state, assessment } = this.#consider(log);
+    return proofView(this.#engine, state, assessment, repair, reading);
+  }
+
+  /** What a record of a break keeps: the suspects and the advice for exactly this log. */
+  advice(log: Log, reading: Reading): AdviceSnapshot {
+    const known = this.#consider(log);
+    const ranked = known.state.danger || known.state.closed ? [] : this.#rank(known, reading);
+    return snapshot(this.#engine, known.assessment, ranked);
+  }
+
+  /** All there is to read about the appliance. */
+  guide(units: UnitSystem): Guide {
+    return guideOf(this.#engine, { units });
+  }
+
+  /** The steps and faults under which readings can be found. */
+  find(sought: readonly Sought[]): Found[] {
+    return findReadings(this.#engine, sought);
+  }
+
+  #consider(events: Log): Considered {
+    const log = events.map((e) => e.id).join();
+    if (this.#newest?.log !== log) {
+      const state = reduceCall(this.#engine.model, events);
+      const assessment = this.#engine.assess(state.evidence, { pairs: false });
+      this.#newest = { log, state, assessment, paired: false, ranking: undefined };
+    }
+    return this.#newest;
+  }
+
+  #rank(known: Considered, { role, standard }: Reading): RankedTest[] {
+    const by = `${role}|${JSON.stringify(standard)}`;
+    if (known.ranking?.by !== by) {
+      const { evidence, declined } = known.state;
+      if (!known.paired) known.assessment = this.#engine.assess(evidence);
+      known.paired = true;
+      known.ranking = { by, ranked: this.#engine.next({ evidence, declined, role, standard }, known.assessment) };
+    }
+    return known.ranking.ranked;
+  }
+}

@@ -1,0 +1,90 @@
+import type { CallView, Drawing, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
+import { buildKey, PLAIN } from '@zetalysis/core/profile';
+import { type AdviceSnapshot, buildOf, type CallEvent } from '@zetalysis/core/visit';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { holdEngine, type LoadedEngine } from './client';
+import { Conversation } from './conversation';
+
+export interface EngineState {
+  readonly drawing: Drawing | undefined;
+  readonly view: CallView | undefined;
+  readonly tests: readonly TestView[] | undefined;
+  /** The engine is working on something newer than what is shown. */
+  readonly thinking: boolean;
+  readonly problem: string | undefined;
+  /** What it would take to prove a suspect, by the log that is shown. */
+  readonly toProve: (repair: string) => Promise<ProofView | undefined>;
+  /** What a record keeps: the suspects and advice of the very log that is shown, whatever came in since. */
+  readonly advice: () => Promise<AdviceSnapshot>;
+}
+
+/** What is shown, with the log it answers for. */
+interface Shown {
+  readonly log: readonly CallEvent[];
+  readonly view: CallView;
+}
+
+/** Consults the engine about one call. Answers come in parts; an answer overtaken by newer evidence is dropped. */
+export function useEngine(events: readonly CallEvent[] | undefined, options: ViewOptions): EngineState {
+  const opened = events?.find((e) => e.body.type === 'opened')?.body;
+  const pins = opened?.type === 'opened' ? opened : undefined;
+  const profile = pins?.profile;
+  const version = pins?.profileVersion;
+  const build = useMemo(() => (pins ? buildOf(pins) : PLAIN), [pins]);
+  const built = buildKey(build);
+  const [engine, setEngine] = useState<LoadedEngine>();
+  const [shown, setShown] = useState<Shown>();
+  const [next, setNext] = useState<{ log: readonly CallEvent[]; tests: readonly TestView[] }>();
+  const [problem, setProblem] = useState<string>();
+  const [conversation] = useState(() => new Conversation());
+
+  useEffect(() => {
+    if (profile === undefined) return;
+    const hold = holdEngine();
+    const loading = new Conversation();
+    loading
+      .ask(async (hear) => setEngine(await hear(hold.load(profile, version, build))))
+      .catch((error: unknown) => setProblem((error as Error).message));
+    return () => {
+      loading.end();
+      hold.release();
+    };
+    // The build by its key: it never changes during a call.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [profile, version, built]);
+
+  const { units, role, phase, standard, whatIf } = options;
+  useEffect(() => {
+    if (!engine || !events) return;
+    const asked = { units, role, phase, standard, whatIf };
+    conversation
+      .ask(async (hear) => {
+        setShown({ log: events, view: await hear(engine.view(events, asked)) });
+        const { tests, view } = await hear(engine.next(events, asked));
+        if (view) setShown({ log: events, view });
+        setNext({ log: events, tests });
+      })
+      .catch((error: unknown) => setProblem((error as Error).message));
+    return () => conversation.end();
+  }, [conversation, engine, events, units, role, phase, standard, whatIf]);
+
+  const log = shown?.log;
+  const toProve = useCallback(
+    async (repair: string) => (engine && log ? engine.toProve(log, repair, { role, standard }) : undefined),
+    [engine, log, role, standard],
+  );
+  const advice = useCallback(async () => {
+    if (!engine || !log) throw new Error('The engine has not answered yet: wait until the suspects are shown.');
+    return engine.advice(log, { role, standard });
+  }, [engine, log, role, standard]);
+
+  return {
+    drawing: engine?.drawing,
+    view: shown?.view,
+    tests: next?.tests,
+    thinking: next?.log !== events,
+    problem,
+    toProve,
+    advice,
+  };
+}

@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ViewOptions } from '@zetalysis/core/presentation';
+import { PLAIN } from '@zetalysis/core/profile';
+import { USUAL_STANDARD } from '@zetalysis/core/standards';
+import type { EventBody } from '@zetalysis/core/visit';
+import { Consultation } from '../src/engine/consultation';
+import { logged } from './events';
+
+const source = readFileSync(join(__dirname, '../../../profiles/furnace-condensing.yaml'), 'utf8');
+const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined, standard: USUAL_STANDARD };
+const reading = { role: options.role, standard: options.standard };
+const fresh = (): Consultation => new Consultation(source, 'furnace-condensing.yaml', PLAIN);
+
+const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
+const noGlow = logged([seen('call', 'yes'), seen('inducer', 'yes'), seen('glow', 'no')]);
+const noInducer = logged([seen('call', 'yes'), seen('inducer', 'no')]);
+
+describe('a consultation', () => {
+  test('a record pins the log it names, though a newer one was looked at since', () => {
+    const one = fresh();
+    one.view(noGlow, options);
+    one.next(noGlow, options);
+    const before = one.advice(noGlow, reading);
+    expect(before.nextTest).toBeDefined();
+    one.view(noInducer, options);
+    expect(one.advice(noGlow, reading)).toEqual(before);
+    expect(one.advice(noInducer, reading)).not.toEqual(before);
+  });
+
+  test('an answer does not depend on what was asked before it', () => {
+    const used = fresh();
+    used.next(noInducer, options);
+    used.view(noGlow, { ...options, whatIf: 'healthy' });
+    expect(used.next(noGlow, options)).toEqual(fresh().next(noGlow, options));
+    // The view now knows of pairs of faults; asked first, it knows single ones until the tests were ranked.
+    const asked = fresh();
+    const after = asked.next(noGlow, options).view ?? asked.view(noGlow, options);
+    expect(used.view(noGlow, options)).toEqual(after);
+  });
+
+  test('another role or standard is advised anew on the same log', () => {
+    const one = fresh();
+    const asLead = one.next(noGlow, { ...options, role: 'lead' }).tests.map((t) => t.id);
+    const asApprentice = one.next(noGlow, { ...options, role: 'apprentice' }).tests.map((t) => t.id);
+    expect(one.next(noGlow, { ...options, role: 'lead' }).tests.map((t) => t.id)).toEqual(asLead);
+    expect(fresh().next(noGlow, { ...options, role: 'apprentice' }).tests.map((t) => t.id)).toEqual(asApprentice);
+  });
+
+  test('in danger nothing is advised, and a record says so', () => {
+    const danger = logged([seen('call', 'yes'), { type: 'danger', danger: 'gas' }]);
+    expect(fresh().next(danger, options).tests).toEqual([]);
+    expect(fresh().advice(danger, reading)).not.toHaveProperty('nextTest');
+  });
+});

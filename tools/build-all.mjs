@@ -1,0 +1,10 @@
+// `npm run build`: the web app and the server as they run. `npm start` then needs a DATABASE_URL and a SESSION_SECRET.
+import { ensureServerBuild, ensureWebBuild } from './build.mjs';
+import { ensureNodePackages } from './packages.mjs';
+import { runMain } from './say.mjs';
+
+runMain(async () => {
+  await ensureNodePackages();
+  await ensureWebBuild();
+  await ensureServerBuild();
+});
