@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { type Circuit, measureVolts, solve, toSpice } from '../src/circuit';
 import { fuseOpeningTime } from '../src/parts';
 import type { Model } from '../src/profile';
-import { CircuitStates, NORMAL_SETUP, Trajectories } from '../src/simulation';
+import { CircuitStates, NORMAL_SETUP, Random, Trajectories } from '../src/simulation';
 import { FAMILIES, profile } from './models';
 
 const r = (id: string, a: number, b: number, ohms: number, x = 0) => ({
@@ -100,7 +100,10 @@ describe('laws of circuits', () => {
   });
 });
 
-/** Different circuits met in the runs of a profile, healthy and under every single fault, as it is and with something done to it. */
+/**
+ * Different circuits met in the runs of a profile: healthy and under single faults, as it is and with something done to
+ * it. Runs are drawn by a seeded chance, and each gives one circuit that no earlier one gave.
+ */
 function operatingPoints(model: Model, most: number): Circuit[] {
   const trajectories = new Trajectories(new CircuitStates(model));
   const setups = [
@@ -108,14 +111,17 @@ function operatingPoints(model: Model, most: number): Circuit[] {
     ...model.plugs.map(({ id }) => ({ ...NORMAL_SETUP, unplugged: [id] })),
     ...model.actions.map(({ id }) => ({ ...NORMAL_SETUP, actions: [id] })),
   ];
+  const faults = [[], ...model.parts.flatMap((p) => p.modes.map((_m, mode) => [{ part: p.index, mode }]))];
   const found = new Map<number, Circuit>();
-  const faults = model.parts.flatMap((p) => p.modes.map((_m, mode) => [{ part: p.index, mode }]));
-  for (const setup of setups)
-    for (const fault of [[], ...faults])
-      for (const { circuit } of trajectories.run(fault, setup).circuits) found.set(circuit.id, circuit.circuit);
-  const all = [...found.values()];
-  const step = Math.max(1, Math.floor(all.length / most));
-  return all.filter((_c, i) => i % step === 0).slice(0, most);
+  const random = new Random(40);
+  const draw = <T>(from: readonly T[]): T => from[Math.floor(random.next() * from.length)]!;
+  for (let tries = 0; found.size < most && tries < 20 * most; tries++) {
+    const fresh = trajectories.run(draw(faults), draw(setups)).circuits.filter((c) => !found.has(c.circuit.id));
+    if (fresh.length === 0) continue;
+    const { circuit } = draw(fresh);
+    found.set(circuit.id, circuit.circuit);
+  }
+  return [...found.values()];
 }
 
 type Voltages = Readonly<Record<string, readonly [number, number]>>;

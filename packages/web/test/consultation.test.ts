@@ -44,7 +44,11 @@ describe('a consultation', () => {
     const asLead = one.next(noGlow, { ...options, role: 'lead' }).tests.map((t) => t.id);
     const asApprentice = one.next(noGlow, { ...options, role: 'apprentice' }).tests.map((t) => t.id);
     expect(one.next(noGlow, { ...options, role: 'lead' }).tests.map((t) => t.id)).toEqual(asLead);
-    expect(fresh().next(noGlow, { ...options, role: 'apprentice' }).tests.map((t) => t.id)).toEqual(asApprentice);
+    expect(
+      fresh()
+        .next(noGlow, { ...options, role: 'apprentice' })
+        .tests.map((t) => t.id),
+    ).toEqual(asApprentice);
   });
 
   test('in danger nothing is advised, and a record says so', () => {

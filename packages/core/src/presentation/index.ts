@@ -1,11 +1,13 @@
 /** Presentation: every sentence. Plain data in, words out. */
 export { draftRecord, snapshot } from './break-record';
-export { type BeadView, type CallView, type CordView, type LadderView, viewOf, type ViewOptions } from './call-view';
+export { type CallView, viewOf, type ViewOptions } from './call-view';
+export type { BeadView, CordView } from './cord-view';
 export { type Drawing, drawingOf, type DrawnItem, type DrawnRung } from './drawing';
 export { explain } from './explain';
 export { COMPLAINT_WORDS, DANGER_WORDS, OUTCOME_WORDS } from './fixed-words';
 export { type Guide, guideOf } from './guide';
-export { proofView, type ProofView } from './proof-view';
+export type { LadderView } from './ladder-view';
+export { type ProofView, proofView } from './proof-view';
 export { predictionBriefly, predictionWords, questionTitle } from './question-words';
 export { codeWords, readingBriefly } from './say';
 export { type AnswerFormView, testsView, type TestView } from './test-view';

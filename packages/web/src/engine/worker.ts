@@ -1,5 +1,5 @@
-import type { CallView, Drawing, Guide, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
 import type { Found, Sought } from '@zetalysis/core/analysis';
+import type { CallView, Drawing, Guide, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
 import type { Build } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';

@@ -1,20 +1,19 @@
 import * as t from '@sinclair/typebox';
-import { measureVolts, type MeterInput } from '../../circuit';
+import type { MeterInput } from '../../circuit';
 import { findNet, type Model, unknownName } from '../../profile';
-import type { Interval, Trace } from '../../simulation';
 import { ASSUMED } from '../../standards';
-import { type Reading, readingValue } from '../../units';
+import type { Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, name, oneOf, readingFields } from '../body-fields';
-import { comesAtAll, decay, gauss } from '../fit';
+import { fitVolts, sameVolts } from '../fit-volts';
 import { type Dial, NOTHING_MORE, type Place } from '../messages';
 import { observed, problem } from '../named';
-import { lasting, METER_SETTLES, readable } from '../observed-stretch';
-import type { Prediction } from '../prediction';
+import { lasting, readable } from '../observed-stretch';
 import type { Offer, QuestionKind } from '../question-kind';
 import { probesReach } from '../relevance';
 import { INSTRUMENTS, met } from '../simulated-hand';
-import { isDead, levelOf, type VoltsRange, voltsRangeOf, voltsSd } from '../volts-range';
+import { voltsIn } from '../standing-volts';
+import { levelOf, voltsRangeOf } from '../volts-range';
 import { caseReading } from './readings';
 import { inTrial } from './seen';
 
@@ -83,7 +82,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
     return window ? voltsIn(model, trace, q, window, false) : voltsIn(model, trace, q, lasting(trace), q.phase >= 0);
   },
   fit: (model, o, prediction) => ({
-    ...fitVolts(o, prediction, voltsRangeOf(model, o)),
+    ...fitVolts(o.reading, prediction, voltsRangeOf(model, o)),
     blunder: ASSUMED.misreadVolts,
   }),
   place: (p) => {
@@ -278,156 +277,3 @@ function offers(model: Model): Offer<VoltsQuestion>[] {
     }
   return found;
 }
-
-/** How much longer than its record the last state of a run is there to be read, milliseconds. */
-const STANDS = 600_000;
-/** What stands this long is read as steady by whoever comes meanwhile, milliseconds. */
-const READ_AS_STEADY = 3000;
-/** A part of the time smaller than this is not worth expecting. */
-const LEAST_SHARE = 0.1;
-/** Differences below this on the display count as steady, volts, and as a share of the value. */
-const STEADY_WITHIN = 0.6;
-const STEADY_MILLIVOLTS = 0.002;
-const STEADY_SHARE = 0.04;
-/** What flickers fast is read as the value that stands for this share of the time, or as unsteady. */
-const MAINLY = 0.6;
-
-/** A voltage that stands for a while. */
-interface Stand {
-  readonly volts: number;
-  weight: number;
-}
-
-/** What a voltmeter shows over a stretch of a trace: the value of its longest part, or the wandering between extremes. */
-function voltsIn(model: Model, trace: Trace, q: VoltsQuestion, window: Interval, absent: boolean): Prediction {
-  let from = window.from;
-  let to = window.to;
-  const brief = to - from < METER_SETTLES && trace.resets.some((at) => at >= from - 1 && at <= to + METER_SETTLES);
-  if (brief) {
-    from -= 100;
-    to += METER_SETTLES;
-  }
-  // Let the first moments pass: the display is still moving.
-  else if (to - from > 2 * METER_SETTLES) from += METER_SETTLES;
-  const { stands, ghosts, total } = standsIn(trace, q, from, to);
-  if (total === 0 || ghosts > total / 2) return { kind: 'ghost', absent };
-  if (stands.length === 1) return { kind: 'volts', volts: stands[0]!.volts, absent };
-  const high = Math.max(...stands.map((s) => s.volts));
-  const within = Math.max(levelOf(model, q) === 'millivolt' ? STEADY_MILLIVOLTS : STEADY_WITHIN, STEADY_SHARE * high);
-  const steady = merged(stands, within);
-  const main = longest(steady, within);
-  const value = main.at.volts;
-  const others = steady.filter((s) => Math.abs(s.volts - value) > within);
-  if (others.length === 0) return { kind: 'volts', volts: value, absent };
-  const shorter = longest(others, within);
-  if (!brief && [main, shorter].every(({ weight, times }) => weight / times >= READ_AS_STEADY)) {
-    const share = shorter.weight / total;
-    if (share < LEAST_SHARE) return { kind: 'volts', volts: value, absent };
-    return { kind: 'volts', volts: value, absent, shorter: { value: shorter.at.volts, share } };
-  }
-  if (brief || main.weight < MAINLY * total)
-    return { kind: 'unsteady', low: Math.min(...stands.map((s) => s.volts)), high, absent };
-  return { kind: 'volts', volts: value, absent };
-}
-
-/** The voltages that stand between two moments, in their order, and how long nothing joins the probes; milliseconds. */
-function standsIn(
-  trace: Trace,
-  q: VoltsQuestion,
-  from: number,
-  to: number,
-): { readonly stands: readonly Stand[]; readonly ghosts: number; readonly total: number } {
-  const endless = lasting(trace).from === trace.end;
-  const stands: Stand[] = [];
-  let ghosts = 0;
-  let total = 0;
-  for (const stretch of trace.circuits) {
-    if (stretch.to < from || stretch.from > to) continue;
-    // What stands at the end of a run stands for as long as anybody cares to look.
-    const lasts = endless && stretch.to === trace.end && to >= trace.end;
-    const weight = Math.max(1, Math.min(stretch.to, to) - Math.max(stretch.from, from)) + (lasts ? STANDS : 0);
-    const measured = measureVolts(stretch.circuit.solution, q.red, q.black, q.input);
-    total += weight;
-    if (measured.kind === 'ghost') ghosts += weight;
-    else {
-      const before = stands[stands.length - 1];
-      if (before?.volts === measured.volts) before.weight += weight;
-      else stands.push({ volts: measured.volts, weight });
-    }
-  }
-  return { stands, ghosts, total };
-}
-
-/** Neighbouring stretches that a meter would not tell apart are one. */
-function merged(stands: readonly Stand[], within: number): Stand[] {
-  const found: Stand[] = [];
-  for (const stand of stands) {
-    const before = found[found.length - 1];
-    if (before && Math.abs(before.volts - stand.volts) <= within) before.weight += stand.weight;
-    else found.push({ ...stand });
-  }
-  return found;
-}
-
-/** The value that stands longest in all, how long, and how many times it comes. */
-function longest(
-  stands: readonly Stand[],
-  within: number,
-): { readonly at: Stand; readonly weight: number; readonly times: number } {
-  let best = { at: stands[0]!, weight: 0, times: 1 };
-  for (const at of stands) {
-    const same = stands.filter((s) => Math.abs(s.volts - at.volts) <= within);
-    const weight = same.reduce((sum, s) => sum + s.weight, 0);
-    if (weight > best.weight) best = { at, weight, times: same.length };
-  }
-  return best;
-}
-
-function fitVolts(o: VoltsObservation, p: Prediction, range: VoltsRange): { fit: number; base: number } {
-  const base = 1 / range.top;
-  const wanders = o.reading.kind === 'range';
-  const x = Math.abs(readingValue(o.reading));
-  const absent = comesAtAll(p);
-  switch (p.kind) {
-    case 'volts': {
-      const steady = wanders ? ASSUMED.wandersThoughSteady : 1;
-      const { shorter } = p;
-      const mixed = shorter
-        ? (1 - shorter.share) * standing(x, p.volts, range) + shorter.share * standing(x, shorter.value, range)
-        : standing(x, p.volts, range);
-      return { fit: absent * steady * mixed, base };
-    }
-    case 'unsteady': {
-      // A true dip is too short for the display: it shows some average between the extremes.
-      const slack = range.top / 30;
-      const width = Math.max(2 * slack, p.high - p.low);
-      const inside = x >= p.low * 0.92 - slack && x <= p.high * 1.08 + slack ? 1 / width : 0;
-      const { steadyThoughUnsteady } = ASSUMED;
-      return { fit: absent * (wanders ? 1 - steadyThoughUnsteady : steadyThoughUnsteady) * inside, base };
-    }
-    case 'ghost': {
-      const { ghostWanders } = ASSUMED;
-      return { fit: absent * (wanders ? ghostWanders : 1 - ghostWanders) * decay(x, range.ghost), base };
-    }
-    default:
-      return { fit: 0, base };
-  }
-}
-
-/** Density of a reading where a voltage stands. */
-function standing(x: number, value: number, range: VoltsRange): number {
-  const sharp = gauss(x, value, voltsSd(value, range));
-  // A wire that is dead but runs beside live ones often shows a little through a poor path.
-  return isDead(value, range) ? (1 - ASSUMED.strayShare) * sharp + ASSUMED.strayShare * decay(x, range.stray) : sharp;
-}
-
-function sameVolts(range: VoltsRange, a: Prediction, b: Prediction): boolean {
-  // A ghost is easily taken for a dead wire, and the other way round.
-  if (looksDead(a, range) && looksDead(b, range)) return true;
-  if (a.kind === 'volts' && b.kind === 'volts')
-    return Math.abs(a.volts - b.volts) < 2 * (voltsSd(a.volts, range) + voltsSd(b.volts, range));
-  return a.kind === b.kind;
-}
-
-const looksDead = (p: Prediction, range: VoltsRange): boolean =>
-  p.kind === 'ghost' || (p.kind === 'volts' && isDead(p.volts, range));
