@@ -1,5 +1,4 @@
-import type { Engine } from '../diagnosis';
-import { type Assessment } from '../diagnosis';
+import type { Assessment, Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import type { Model } from '../profile';
 import { gaugeDial, voltsDial } from '../question';

@@ -1,5 +1,4 @@
-import type { Engine } from '../diagnosis';
-import { type Assessment } from '../diagnosis';
+import type { Assessment, Engine } from '../diagnosis';
 import { type Hypothesis, predicts, repairOf } from '../inference';
 import type { Model } from '../profile';
 import { commonNets, type Prediction, type Question, voltsDial } from '../question';

@@ -8,7 +8,7 @@ export { type Data, type DataMap, formatProblem, isMap, type Problem, ProblemErr
 export type { Expression, Scope, Source } from './expression/expression';
 export { Fields, type Path } from './fields';
 export { IDENTIFY, type Identity, mayBe } from './identify';
-export { type LoadOptions, loadProfile, ordersOfProfile, variantsOf } from './load';
+export { type LoadOptions, loadProfile } from './load';
 export {
   type Ask,
   type Branch,
@@ -27,3 +27,4 @@ export {
   type Transition,
 } from './model';
 export { unknownName } from './nearest';
+export { ordersOfProfile, variantsOf } from './read-variants';

@@ -1,6 +1,6 @@
+import type { Compile } from './compiler';
 import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
-import type { Compile } from './load';
 import type { Caution, Gauge, Look, Phase, Point, Quantity } from './model';
 import { unknownName } from './nearest';
 

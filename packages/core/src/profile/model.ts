@@ -101,7 +101,7 @@ export interface Point {
   readonly line: boolean;
 }
 
-interface Rule {
+export interface QuantityRule {
   readonly when: Expression | undefined;
   readonly is: number;
   /** Stay where it is instead of heading for `is`. */
@@ -117,7 +117,7 @@ export interface Quantity {
   readonly title: string;
   readonly dimension: Dimension;
   readonly start: number;
-  readonly rules: readonly Rule[];
+  readonly rules: readonly QuantityRule[];
   /** Spread between sound appliances, share of the value. */
   readonly tolerance: number;
   /** Keeps its value from one episode to the next (air in a pipe, heat in an exchanger). */

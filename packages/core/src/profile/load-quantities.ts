@@ -1,0 +1,56 @@
+import { type Dimension, findUnit, zeroOf } from '../units';
+import type { Compile } from './compiler';
+import type { Data, DataMap } from './document';
+import type { Fields, Path } from './fields';
+import type { Quantity, QuantityRule } from './model';
+import type { Vary } from './vary';
+
+/** The dimension of a unit as a profile writes it; nothing for one that is not known. */
+export const unitDimension = (unit: string): Dimension | undefined =>
+  unit === '' ? 'none' : findUnit(unit)?.dimension;
+
+/** Reads the `quantities:` section: what each is, and the rules it follows. Thresholds are noted by the compiler. */
+export function loadQuantities(fields: Fields, data: DataMap, compile: Compile, vary: Vary): Quantity[] {
+  return Object.keys(data).map((id, index) => {
+    const path: Path = ['quantities', id];
+    const entry = fields.map(data[id], path, '{unit, rules}');
+    fields.only(entry, path, ['title', 'unit', 'start', 'spread', 'lasting', 'stands', 'rules']);
+    const unitText = fields.text(entry, 'unit', path, '');
+    const dimension = unitDimension(unitText);
+    if (dimension === undefined)
+      fields.file.problem([...path, 'unit'], `"${unitText}" is not a unit; write for example inwc, uA, F`);
+    const tolerance = fields.number(entry, 'spread', path, 0);
+    const zero = zeroOf(dimension ?? 'none');
+    const rules = fields
+      .list(entry['rules'], [...path, 'rules'], '{when, is, over}')
+      .map((item, i) => loadRule(fields, item, [...path, 'rules', i], dimension ?? 'none', compile))
+      .map((rule) => ({ ...rule, is: tolerance > 0 ? zero + vary(id, rule.is - zero, tolerance) : rule.is }));
+    if (rules.length === 0 || rules[rules.length - 1]!.when !== undefined)
+      fields.file.problem([...path, 'rules'], 'need a last rule without "when": what the quantity is otherwise');
+    return {
+      index,
+      id,
+      title: fields.text(entry, 'title', path, id.replaceAll('-', ' ')),
+      dimension: dimension ?? 'none',
+      start: fields.quantity(entry, 'start', path, dimension ?? 'none', 0),
+      rules,
+      tolerance,
+      lasting: fields.flag(entry, 'lasting', path, false) || fields.flag(entry, 'stands', path, false),
+      stands: fields.flag(entry, 'stands', path, false),
+      thresholds: [],
+    };
+  });
+}
+
+function loadRule(fields: Fields, item: Data, at: Path, dimension: Dimension, compile: Compile): QuantityRule {
+  const rule = fields.map(item, at, '{when, is, over}');
+  fields.only(rule, at, ['when', 'is', 'hold', 'after', 'over']);
+  const hold = fields.flag(rule, 'hold', at, false);
+  return {
+    is: fields.quantity(rule, 'is', at, dimension, hold ? 0 : undefined),
+    when: rule['when'] === undefined ? undefined : compile(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
+    hold,
+    after: Math.round(fields.quantity(rule, 'after', at, 'time', 0) * 1000),
+    over: Math.round(fields.quantity(rule, 'over', at, 'time', 0) * 1000),
+  };
+}
