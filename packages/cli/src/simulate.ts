@@ -51,52 +51,59 @@ export const simulate: Command = (args) => {
   });
   if (values.json && values.csv) throw new UsageError('choose one of --json and --csv');
   const { model, trace } = simulateFrom(positionals[0], values.variant, values.fault);
-  const seconds = (ms: number): number => Math.round(ms) / 1000;
-  const volts = (at: number, red: number, black: number): number => {
-    const m = measureVolts(trace.segments[at]!.circuit.solution, red, black, 'high-impedance');
-    return m.kind === 'volts' ? m.volts : NaN;
+  if (values.csv) return { text: asCsv(model, trace), exit: 0 };
+  if (values.json) return { text: asJson(model, trace, values.fault), exit: 0 };
+  return { text: asText(model, trace, values.fault), exit: 0 };
+};
+
+const seconds = (ms: number): number => Math.round(ms) / 1000;
+
+/** Volts between two nets in a segment of a run; not a number where nothing joins the probes. */
+function voltsIn(trace: Trace, segment: number, red: number, black: number): number {
+  const m = measureVolts(trace.segments[segment]!.circuit.solution, red, black, 'high-impedance');
+  return m.kind === 'volts' ? m.volts : NaN;
+}
+
+function asCsv(model: Model, trace: Trace): string {
+  const channels = [...model.points.map((p) => model.nets[p.net]!), ...model.quantities.map((q) => q.id)];
+  const rows = trace.segments.map(({ from }, i) => {
+    const cells = [
+      ...model.points.map((p) => voltsIn(trace, i, p.net, p.black)),
+      ...model.quantities.map((q) => quantityAt(trace, q.index, from)),
+    ];
+    return [seconds(from), ...cells.map((c) => (Number.isNaN(c) ? '' : Number(c.toPrecision(6))))].join(',');
+  });
+  return [['time_s', ...channels].join(','), ...rows].join('\r\n');
+}
+
+function asJson(model: Model, trace: Trace, faults: readonly string[]): string {
+  const voltsOf = (segment: number, { net, black }: { readonly net: number; readonly black: number }) => {
+    const v = voltsIn(trace, segment, net, black);
+    return [model.nets[net]!, Number.isNaN(v) ? null : Number(v.toPrecision(5))];
   };
-  if (values.csv) {
-    const channels = [...model.points.map((p) => model.nets[p.net]!), ...model.quantities.map((q) => q.id)];
-    const rows = [['time_s', ...channels].join(',')];
-    trace.segments.forEach((segment, i) => {
-      const cells = [
-        ...model.points.map((p) => volts(i, p.net, p.black)),
-        ...model.quantities.map((q) => quantityAt(trace, q.index, segment.from)),
-      ];
-      rows.push(
-        [seconds(segment.from), ...cells.map((c) => (Number.isNaN(c) ? '' : Number(c.toPrecision(6))))].join(','),
-      );
-    });
-    return { text: rows.join('\r\n'), exit: 0 };
-  }
-  if (values.json) {
-    const result = {
-      profile: model.id,
-      faults: values.fault,
-      outcome: trace.outcome,
-      code: trace.code,
-      end: seconds(trace.end),
-      cycle: trace.cycle ? { from: seconds(trace.cycle.from), length: seconds(trace.cycle.length) } : null,
-      phases: model.phases.map((p) => ({
-        id: p.id,
-        seen: trace.cues[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
-        window: trace.windows[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
-      })),
-      segments: trace.segments.map((s, i) => ({
-        from: seconds(s.from),
-        to: seconds(s.to),
-        volts: Object.fromEntries(
-          model.points.map((p) => {
-            const v = volts(i, p.net, p.black);
-            return [model.nets[p.net]!, Number.isNaN(v) ? null : Number(v.toPrecision(5))];
-          }),
-        ),
-      })),
-    };
-    return { text: JSON.stringify(result, null, 2), exit: 0 };
-  }
-  const lines = [`${model.title}${values.fault.length > 0 ? `, ${values.fault.join(' and ')}` : ', healthy'}`];
+  const result = {
+    profile: model.id,
+    faults,
+    outcome: trace.outcome,
+    code: trace.code,
+    end: seconds(trace.end),
+    cycle: trace.cycle ? { from: seconds(trace.cycle.from), length: seconds(trace.cycle.length) } : null,
+    phases: model.phases.map((p) => ({
+      id: p.id,
+      seen: trace.cues[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
+      window: trace.windows[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
+    })),
+    segments: trace.segments.map((s, i) => ({
+      from: seconds(s.from),
+      to: seconds(s.to),
+      volts: Object.fromEntries(model.points.map((p) => voltsOf(i, p))),
+    })),
+  };
+  return JSON.stringify(result, null, 2);
+}
+
+function asText(model: Model, trace: Trace, faults: readonly string[]): string {
+  const lines = [`${model.title}${faults.length > 0 ? `, ${faults.join(' and ')}` : ', healthy'}`];
   for (const phase of model.phases) {
     const seen = trace.cues[phase.index]!;
     const times = seen
@@ -108,5 +115,5 @@ export const simulate: Command = (args) => {
   }
   lines.push(`  ${OUTCOME_WORDS[trace.outcome]}; ${codeWords(codeShown(model, trace.code))}.`);
   if (trace.cycle) lines.push(`  Repeats for ever every ${seconds(trace.cycle.length)} s.`);
-  return { text: lines.join('\n'), exit: 0 };
-};
+  return lines.join('\n');
+}

@@ -1,5 +1,6 @@
 import { judgeDeadTest, judgeSparkGap, judgeThermocouple } from '../src/bench';
 import { Engine } from '../src/diagnosis';
+import { closedContact } from '../src/parts/part-kind';
 import { instruction, provesWords } from '../src/presentation';
 import { findNet } from '../src/profile';
 import type { Evidence } from '../src/question';
@@ -18,15 +19,15 @@ const evidence: Evidence = {
     observation: { kind: 'seen', phase: model.phases.findIndex((p) => p.id === id), answer: id === 'inducer' },
   })),
 };
-const next = (school = USUAL_STANDARD) =>
-  engine.next({ evidence, declined: new Set(), role: 'technician', standard: school }, engine.assess(evidence));
+const next = (standard = USUAL_STANDARD) =>
+  engine.next({ evidence, declined: new Set(), role: 'technician', standard }, engine.assess(evidence));
 
-describe('schools change limits, kinds and costs, never the appliance', () => {
-  const contact = { branch: '', title: 'contact', low: 0, high: 1 };
+describe('testing standards change limits, kinds and costs, never the appliance', () => {
+  const contact = closedContact('contact');
   const reading = (value: number) => ({ kind: 'value', value, dimension: 'resistance' }) as const;
 
-  // Limits of both schools: common practice, no source.
-  test('0.4 Ω across a closed contact is good for one school and bad for the other', () => {
+  // Limits of both: common practice, no source.
+  test('0.4 Ω across a closed contact is good by one standard and bad by another', () => {
     expect(judgeDeadTest(contact, reading(0.4)).verdict).toBe('good');
     expect(judgeDeadTest(contact, reading(0.4), { ...USUAL_STANDARD, contactOhms: 0.1 }).verdict).toBe('bad');
   });
@@ -35,7 +36,7 @@ describe('schools change limits, kinds and costs, never the appliance', () => {
     expect(judgeDeadTest(coil, reading(17.2)).verdict).toBe('marginal');
     expect(judgeDeadTest(coil, reading(17.2), { ...USUAL_STANDARD, windingShare: 0.2 }).verdict).toBe('good');
   });
-  test('a thermocouple of 18 mV: clean and retest; enough for the 17 mV school; 37 mV is no fault, and the sign is the meter’s', () => {
+  test('a thermocouple of 18 mV: clean and retest; enough for the 17 mV standard; 37 mV is no fault, and the sign is the meter’s', () => {
     expect(judgeThermocouple(0.018).verdict).toBe('marginal');
     expect(judgeThermocouple(0.018, { ...USUAL_STANDARD, thermocoupleVolts: 0.017 }).verdict).toBe('good');
     expect(judgeThermocouple(-0.037).verdict).toBe('good');

@@ -72,34 +72,13 @@ export type DrawnItem =
 
 export function drawingOf(model: Model): Drawing {
   const net = (index: number): string => model.nets[index]!;
-  const points = new Map(model.points.map((p) => [p.net, p]));
   return {
     id: model.id,
     version: model.version,
     title: model.title,
     summary: model.summary,
     phases: model.phases.map(({ id, title, ask, unwanted, trial }) => ({ id, title, ask, unwanted, trial })),
-    rungs: model.rungs
-      .filter((rung) => {
-        const parts = rung.items.flatMap((i) => ('branch' in i ? [model.parts[model.branches[i.branch]!.part]!] : []));
-        return !parts[0]!.testOnly && (parts.length > 1 || parts[0]!.kind.drawnAlone !== false);
-      })
-      .map((rung) => ({
-        id: rung.id,
-        line: rung.items.some((i) => 'net' in i && points.get(i.net)?.line === true),
-        items: rung.items.map((item): DrawnItem => {
-          if ('net' in item) return { kind: 'net', name: net(item.net), point: !net(item.net).startsWith('~') };
-          const branch = model.branches[item.branch]!;
-          const part = model.parts[branch.part]!;
-          return {
-            kind: 'part',
-            part: part.id,
-            branch: branch.name,
-            title: part.title,
-            symbol: part.kind.symbol(branch.name, part.spec),
-          };
-        }),
-      })),
+    rungs: rungsOf(model),
     points: Object.fromEntries(
       model.points.map((p) => [net(p.net), { reach: p.reach, black: net(p.black), line: p.line }]),
     ),
@@ -131,4 +110,27 @@ export function drawingOf(model: Model): Drawing {
     gas: model.identity['lights-by'] !== 'none',
     words: lineWords(model),
   };
+}
+
+/** The rungs that are drawn: none that is there for one test, or that some part alone makes up. */
+function rungsOf(model: Model): DrawnRung[] {
+  const points = new Map(model.points.map((p) => [p.net, p]));
+  const partOf = (branch: number) => model.parts[model.branches[branch]!.part]!;
+  const drawn = model.rungs.filter(({ items }) => {
+    const parts = items.flatMap((i) => ('branch' in i ? [partOf(i.branch)] : []));
+    return !parts[0]!.testOnly && (parts.length > 1 || parts[0]!.kind.drawnAlone !== false);
+  });
+  return drawn.map(({ id, items }) => ({
+    id,
+    line: items.some((i) => 'net' in i && points.get(i.net)?.line === true),
+    items: items.map((item): DrawnItem => {
+      if ('net' in item) {
+        const name = model.nets[item.net]!;
+        return { kind: 'net', name, point: !name.startsWith('~') };
+      }
+      const part = partOf(item.branch);
+      const branch = model.branches[item.branch]!.name;
+      return { kind: 'part', part: part.id, branch, title: part.title, symbol: part.kind.symbol(branch, part.spec) };
+    }),
+  }));
 }

@@ -81,15 +81,15 @@ function loadModel(fields: Fields, root: DataMap, build: Build, vary: Vary): Mod
   const actionData = fields.optionalMap(root['actions'], ['actions'], 'one entry per action');
   const settings = [...ENV, ...Object.keys(actionData)];
   const failing = netlist.parts.map(withModes);
-  const names = resolveNames(
-    failing,
-    Object.keys(quantityData),
-    (id) => dimension(id) ?? 'none',
-    control?.part?.id,
-    control?.names,
-    netlist.nets,
+  const names = resolveNames({
+    parts: failing,
+    quantities: Object.keys(quantityData),
+    dimension: (id) => dimension(id) ?? 'none',
+    control: control?.part?.id,
+    controller: control?.names,
+    nets: netlist.nets,
     settings,
-  );
+  });
   const compiler = compilerOf(fields.file, names);
   const { ground, feeds } = readFeeds(fields, root, netlist);
   const branches = netlist.branches.map((b) => ({ ...b, frequency: feeds.branches[b.index]! }));

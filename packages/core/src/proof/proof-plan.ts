@@ -55,102 +55,149 @@ export function planProof(
   items: readonly ItemFit[],
   offers: readonly ProofOffer[],
 ): ProofPlan {
-  const { leading, open, speaking } = debt;
-  const untouched: Condemned = { by: [], share: debt.condemned, further: new Map() };
-  const condemnedBy = (before: Condemned, offer: ProofOffer): Condemned => {
-    let more = before.further.get(offer);
-    if (!more) {
-      const by = [...before.by, offer.finding.finds];
-      const share = Math.max(debt.condemned, condemn(model, leading, [...items, ...by]).share);
-      before.further.set(offer, (more = { by, share, further: new Map() }));
-    }
-    return more;
-  };
-  const adding = open.map(({ hypothesis: h }) => addedWeight(h, speaking, h.breaks === leading.breaks));
+  const account = new Account(model, debt, items);
   const candidates = offers
-    .map((offer): Candidate => {
-      const { finds, weights, onPart } = offer.finding;
-      const pays = new Float64Array(open.length);
-      for (let rival = 0; rival < open.length; rival++) {
-        const { hypothesis, missing } = open[rival]!;
-        const weight = weights[hypothesis.index]!;
-        if (weight > 0) pays[rival] = Math.min(missing, adding[rival]!(finds, weight));
-      }
-      const condemns = debt.condemned < 1 && onPart && condemnedBy(untouched, offer).share > debt.condemned;
-      return { offer, pays, condemns };
-    })
+    .map((offer) => account.candidate(offer))
     .filter((c) => c.condemns || c.pays.some((p) => p > 0));
-  const owed = open.reduce((sum, o) => sum + o.missing, 0) + CONDEMNING * (1 - debt.condemned);
+  const enough = chosenGreedily(account, candidates);
+  const paid = account.paidBy(enough);
+  const chosen = withoutSuperfluous(account, enough, paid);
+  const share = (amount: number): number => amount / Math.max(account.owed, PAID);
+  const shares = new Map<string, number>();
+  const minutes = new Map<string, number>();
+  const inOrder = preparedTogether(chosen);
+  const end = inOrder.reduce((state, c, i) => {
+    shares.set(c.offer.id, share(account.pays(c, state)));
+    minutes.set(c.offer.id, minutesOf(c, inOrder.slice(0, i)));
+    return account.after(c, state);
+  }, account.unpaid);
+  return {
+    shares,
+    minutes,
+    paid: account.owed <= PAID ? 1 : Math.min(1, share(paid)),
+    open: debt.open.filter((_, r) => end.left[r]! > PAID).map((o) => o.hypothesis),
+    alone: () => new Map(candidates.map((c) => [c.offer.id, share(account.pays(c, account.unpaid))])),
+  };
+}
+
+/** What is owed for a proof, and what tests pay of it, alone and after one another. */
+class Account {
+  readonly owed: number;
+  /** Before any test. */
+  readonly unpaid: Paid;
+  readonly #adding: readonly ((finds: ItemFit, weight: number) => number)[];
+
+  constructor(
+    private readonly model: Model,
+    private readonly debt: ProofDebt,
+    private readonly items: readonly ItemFit[],
+  ) {
+    const { leading, open, speaking, condemned } = debt;
+    this.#adding = open.map(({ hypothesis: h }) => addedWeight(h, speaking, h.breaks === leading.breaks));
+    this.owed = open.reduce((sum, o) => sum + o.missing, 0) + CONDEMNING * (1 - condemned);
+    this.unpaid = {
+      left: Float64Array.from(open, (o) => o.missing),
+      own: { by: [], share: condemned, further: new Map() },
+    };
+  }
+
+  candidate(offer: ProofOffer): Candidate {
+    const { open, condemned } = this.debt;
+    const { finds, weights, onPart } = offer.finding;
+    const pays = new Float64Array(open.length);
+    for (let rival = 0; rival < open.length; rival++) {
+      const { hypothesis, missing } = open[rival]!;
+      const weight = weights[hypothesis.index]!;
+      if (weight > 0) pays[rival] = Math.min(missing, this.#adding[rival]!(finds, weight));
+    }
+    const condemns = condemned < 1 && onPart && this.#condemnedBy(this.unpaid.own, offer).share > condemned;
+    return { offer, pays, condemns };
+  }
 
   /** What one more test pays of the exclusion of rivals, when some tests were chosen before it, */
-  const excludes = (c: Candidate, { left }: Paid): number => {
+  excludes(c: Candidate, { left }: Paid): number {
     let sum = 0;
     for (let r = 0; r < left.length; r++) sum += Math.min(left[r]!, c.pays[r]!);
     return sum;
-  };
-  /** and of the condemning. */
-  const condemns = ({ condemns, offer }: Candidate, { own }: Paid): number =>
-    condemns ? CONDEMNING * (condemnedBy(own, offer).share - own.share) : 0;
-  const pays = (c: Candidate, before: Paid): number => excludes(c, before) + condemns(c, before);
-  const after = (c: Candidate, { left, own }: Paid): Paid => ({
-    left: left.map((l, r) => l - Math.min(l, c.pays[r]!)),
-    own: c.condemns ? condemnedBy(own, c.offer) : own,
-  });
-  const unpaid: Paid = { left: Float64Array.from(open, (o) => o.missing), own: untouched };
-  const paidBy = (chosen: readonly Candidate[]): number => {
-    const { left, own } = chosen.reduce((paid, c) => after(c, paid), unpaid);
-    return owed - left.reduce((sum, l) => sum + l, 0) - CONDEMNING * (1 - own.share);
-  };
+  }
 
+  /** and of the condemning. */
+  condemns({ condemns, offer }: Candidate, { own }: Paid): number {
+    return condemns ? CONDEMNING * (this.#condemnedBy(own, offer).share - own.share) : 0;
+  }
+
+  pays(c: Candidate, before: Paid): number {
+    return this.excludes(c, before) + this.condemns(c, before);
+  }
+
+  after(c: Candidate, { left, own }: Paid): Paid {
+    return {
+      left: left.map((l, r) => l - Math.min(l, c.pays[r]!)),
+      own: c.condemns ? this.#condemnedBy(own, c.offer) : own,
+    };
+  }
+
+  paidBy(chosen: readonly Candidate[]): number {
+    const { left, own } = chosen.reduce((paid, c) => this.after(c, paid), this.unpaid);
+    return this.owed - left.reduce((sum, l) => sum + l, 0) - CONDEMNING * (1 - own.share);
+  }
+
+  #condemnedBy(before: Condemned, offer: ProofOffer): Condemned {
+    let more = before.further.get(offer);
+    if (!more) {
+      const by = [...before.by, offer.finding.finds];
+      const { condemned, leading } = this.debt;
+      const share = Math.max(condemned, condemn(this.model, leading, [...this.items, ...by]).share);
+      before.further.set(offer, (more = { by, share, further: new Map() }));
+    }
+    return more;
+  }
+}
+
+/** Takes the test that pays most per minute, again and again, until no other pays anything. */
+function chosenGreedily(account: Account, candidates: readonly Candidate[]): Candidate[] {
   const chosen: Candidate[] = [];
-  const minutesOf = ({ offer }: Candidate, before: readonly Candidate[] = chosen): number =>
-    before.some((c) => alikePrepared(c.offer, offer)) ? offer.afterwards : offer.minutes;
   // The more is chosen, the less of the rivals is left to exclude: what a test paid last is the most it can pay now.
-  const most = new Map(candidates.map((c) => [c, excludes(c, unpaid)]));
-  for (let state = unpaid; ;) {
+  const most = new Map(candidates.map((c) => [c, account.excludes(c, account.unpaid)]));
+  for (let state = account.unpaid; ;) {
     let best: Candidate | undefined;
     let rate = 0;
     for (const c of candidates) {
       if (chosen.includes(c)) continue;
-      const minutes = minutesOf(c);
+      const minutes = minutesOf(c, chosen);
       const hope = c.condemns ? CONDEMNING * (1 - state.own.share) : 0;
       if (most.get(c)! + hope < rate * minutes) continue;
-      const excluded = excludes(c, state);
+      const excluded = account.excludes(c, state);
       most.set(c, excluded);
       if (excluded + hope < rate * minutes) continue;
-      const more = excluded + condemns(c, state);
+      const more = excluded + account.condemns(c, state);
       if (more > PAID && more / minutes > rate) [best, rate] = [c, more / minutes];
     }
-    if (!best) break;
+    if (!best) return chosen;
     chosen.push(best);
-    state = after(best, state);
+    state = account.after(best, state);
   }
-  const paid = paidBy(chosen);
-  for (const candidate of [...chosen].sort((a, b) => b.offer.minutes - a.offer.minutes)) {
-    const rest = chosen.filter((c) => c !== candidate);
-    if (paid - paidBy(rest) <= PAID) chosen.splice(chosen.indexOf(candidate), 1);
-  }
+}
 
-  const share = (amount: number): number => amount / Math.max(owed, PAID);
-  const shares = new Map<string, number>();
-  const minutes = new Map<string, number>();
-  const inOrder = chosen.flatMap((c, i) => {
+/** Drops, the dearest first, what the others have made superfluous. */
+function withoutSuperfluous(account: Account, all: readonly Candidate[], paid: number): readonly Candidate[] {
+  let chosen = all;
+  for (const candidate of [...all].sort((a, b) => b.offer.minutes - a.offer.minutes)) {
+    const rest = chosen.filter((c) => c !== candidate);
+    if (paid - account.paidBy(rest) <= PAID) chosen = rest;
+  }
+  return chosen;
+}
+
+/** In the order of choice, but what is prepared alike one after the other. */
+const preparedTogether = (chosen: readonly Candidate[]): Candidate[] =>
+  chosen.flatMap((c, i) => {
     if (chosen.slice(0, i).some((b) => alikePrepared(b.offer, c.offer))) return [];
     return [c, ...chosen.slice(i + 1).filter((later) => alikePrepared(c.offer, later.offer))];
   });
-  const end = inOrder.reduce((state, c, i) => {
-    shares.set(c.offer.id, share(pays(c, state)));
-    minutes.set(c.offer.id, minutesOf(c, inOrder.slice(0, i)));
-    return after(c, state);
-  }, unpaid);
-  return {
-    shares,
-    minutes,
-    paid: owed <= PAID ? 1 : Math.min(1, share(paid)),
-    open: open.filter((_, r) => end.left[r]! > PAID).map((o) => o.hypothesis),
-    alone: () => new Map(candidates.map((c) => [c.offer.id, share(pays(c, unpaid))])),
-  };
-}
+
+const minutesOf = ({ offer }: Candidate, before: readonly Candidate[]): number =>
+  before.some((c) => alikePrepared(c.offer, offer)) ? offer.afterwards : offer.minutes;
 
 const alikePrepared = (a: ProofOffer, b: ProofOffer): boolean =>
   a.preparation !== '' && a.preparation === b.preparation;
