@@ -1,5 +1,5 @@
 import { judgeDeadTest, type Judgement, judgeSparkGap, judgeThermocouple } from '../bench';
-import type { Assessment } from '../diagnosis';
+import type { Assessment, Engine } from '../diagnosis';
 import { findPart, type Model } from '../profile';
 import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
@@ -41,10 +41,11 @@ const LASTING: readonly EventBody['type'][] = ['opened', 'retracted', 'closed'];
 type LogReader = Reader & { readonly standard: TestingStandard };
 
 /** The log in words, oldest first. */
-export function logOf(model: Model, state: CallState, assessment: Assessment, reader: LogReader): LogLine[] {
+export function logOf(engine: Engine, state: CallState, assessment: Assessment, reader: LogReader): LogLine[] {
+  const { model } = engine;
   return state.log.map(({ event, retracted, problem }) => ({
     id: event.id,
-    words: entryWords(model, event, reader),
+    words: entryWords(engine, event, reader),
     at: event.at,
     person: event.person,
     retracted,
@@ -69,9 +70,9 @@ function followed(model: Model, assessment: Assessment, event: string, reader: R
   });
 }
 
-function entryWords(model: Model, { body }: CallEvent, reader: LogReader): string {
+function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader): string {
   const kind = kindOfBody(body.type);
-  return kind ? answerWords(model, body as AnswerBody, reader) : otherWords(model, body);
+  return kind ? answerWords(engine.model, body as AnswerBody, reader) : otherWords(engine, body);
 }
 
 /** An answer to a question, and what is to be thought of it. */
@@ -126,7 +127,7 @@ function judge(
   }
 }
 
-function otherWords(model: Model, body: EventBody): string {
+function otherWords({ model, tests }: Engine, body: EventBody): string {
   const title = (id: string): string => findPart(model, id)?.title ?? id;
   switch (body.type) {
     case 'opened':
@@ -142,8 +143,10 @@ function otherWords(model: Model, body: EventBody): string {
       ].filter((c) => c !== '');
       return changes.length === 0 ? 'Everything back as it was' : `Set: ${changes.join(', ')}`;
     }
-    case 'declined':
-      return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${body.test}`;
+    case 'declined': {
+      const test = tests.find((t) => t.id === body.test);
+      return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${test ? questionTitle(model, test.question) : body.test}`;
+    }
     case 'repaired':
       return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}${body.measured === true ? ', measured before fitting' : ''}`;
     case 'adjusted':

@@ -34,7 +34,7 @@ const WORDS: Readonly<Record<RequirementName, { readonly met: string; readonly o
     open: 'Its output missing where it is commanded',
   },
   'input-live': { met: 'Its input is live', open: 'Its input live' },
-  'explains-all': { met: 'It explains what was found', open: 'It does not explain all that was found' },
+  'explains-all': { met: 'It explains what was found', open: 'Everything that was found explained by it' },
   'rival-excluded': { met: 'Excluded', open: 'Not excluded yet' },
   'rivals-excluded': { met: 'Everything else is excluded', open: 'Everything else excluded' },
   'likely-enough': {

@@ -97,12 +97,21 @@ export function sayObserved(m: ObservedMessage, reader: Reader): string {
   }
 }
 
-/** The same as it stands in a log: of a voltage the points first and the step last. */
+/** The same as it stands in a log: of a voltage the points first and the step last, of a time the step as it is called. */
 export function sayNoted(m: ObservedMessage, reader: Reader): string {
-  if (m.message !== 'read' || m.data.title.message !== 'volts') return sayObserved(m, reader);
-  const { red = '·', black = '·', step } = m.data.title.data;
+  if (m.message !== 'read') return sayObserved(m, reader);
+  const { title } = m.data;
   const reading = readingWords(m.data.reading, m.data.dial, reader);
-  return `${red}–${black}: ${reading}${step === undefined ? '' : `, ${step.toLowerCase()}`}`;
+  switch (title.message) {
+    case 'volts': {
+      const { red = '·', black = '·', step } = title.data;
+      return `${red}–${black}: ${reading}${step === undefined ? '' : `, ${step.toLowerCase()}`}`;
+    }
+    case 'time':
+      return `Time to ${title.data.step}: ${reading}`;
+    default:
+      return sayObserved(m, reader);
+  }
 }
 
 /** A prediction as one would say it: "26 V", "OL", "unsteady, between 0 and 17 V". */
