@@ -170,7 +170,7 @@ test('undo is an event: the entry stays, struck through, and the suspects go bac
   const first = await suspects(page).first().textContent();
   await entry(page, 'OL igniter');
   await expect(suspects(page).first()).not.toHaveText(first ?? '');
-  await page.getByRole('button', { name: /^Take back: igniter/ }).click();
+  await page.getByRole('button', { name: /^Take back: Ohms, igniter/ }).click();
   await expect(evidence(page).locator('s')).toContainText('OL');
   await expect(suspects(page).first()).toHaveText(first ?? '');
 });

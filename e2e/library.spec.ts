@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, signIn, test } from './stack';
+import { choose, expect, signIn, test } from './stack';
 
 const PROFILE = readFileSync(join(import.meta.dirname, '../profiles/dryer-burner.yaml'), 'utf8');
 
@@ -23,7 +23,7 @@ test('the Library: words and readings find families; a variant is drawn beside i
   await expect(page.getByRole('region', { name: 'Faults' })).toContainText('spark electrode');
   await page.getByLabel('What do you see?').fill('unicorn');
   await expect(page.getByRole('region', { name: 'Faults' })).toContainText('Try fewer words');
-  await page.getByLabel('Beside it').selectOption('mobile-water-heater');
+  await choose(page, 'Beside it', 'Mobile tank water heater, gas side');
   await expect(page.getByRole('region', { name: 'Differences' })).toContainText('Only there: Gas switch on');
 });
 

@@ -54,6 +54,12 @@ export async function entry(page: Page, line: string): Promise<void> {
   await field.press('Enter');
 }
 
+/** Chooses one of a list. */
+export async function choose(page: Page, label: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: label }).click();
+  await page.getByTitle(option, { exact: true }).click();
+}
+
 export const suspects = (page: Page) => page.getByRole('region', { name: 'Suspects' }).getByRole('listitem');
 export const evidence = (page: Page) => page.getByRole('region', { name: 'Evidence' });
 export { expect };

@@ -1,4 +1,4 @@
-import { entry, evidence, expect, step, suspects, test } from './stack';
+import { choose, entry, evidence, expect, step, suspects, test } from './stack';
 
 test('12 V: idle volts prove nothing, volts under the blower prove the battery', async ({ call }) => {
   const page = await call('mobile library');
@@ -69,9 +69,8 @@ test('terminal by terminal: the learner is told what each point proves, and the 
   for (const title of ['Lights again and again', 'Glows on and on']) await step(page, title, 'not seen');
   await page.getByRole('combobox', { name: 'How the try ends' }).selectOption('dead');
   await page.getByRole('button', { name: 'How you work' }).click();
-  const school = page.getByRole('dialog', { name: 'How you work' });
-  await school.getByLabel('Order of tests').selectOption('terminal-by-terminal');
-  await school.getByRole('button', { name: 'Done' }).click();
+  await choose(page, 'Order of tests', 'Terminal by terminal, from source to load');
+  await page.getByRole('dialog', { name: 'How you work' }).getByRole('button', { name: 'Done' }).click();
   const next = page.getByRole('region', { name: 'Next test' });
   await expect(next).toContainText(/Live at .* and the break is further on/);
   await page.reload();

@@ -29,6 +29,17 @@ try {
   await page.getByRole('link', { name: 'Machines' }).click();
   await page.getByRole('row', { name: /Quarry Road/ }).waitFor();
   await shot(page, 'machines');
+  await page
+    .getByRole('row', { name: /Old Bakery/ })
+    .getByRole('button', { name: 'Change' })
+    .click();
+  await page
+    .getByRole('dialog')
+    .getByRole('region', { name: /Order of the switches/ })
+    .first()
+    .waitFor();
+  await page.getByRole('dialog').locator('.ladder-frame').waitFor();
+  await shot(page, 'machine-build');
   await page.goto(`${stack.url}/calls/new`);
   await page.getByLabel(/Complaint/).waitFor();
   await page.getByRole('button', { name: 'Radiators, with steam' }).click();
@@ -102,9 +113,8 @@ try {
   await page.locator('.suspect').first().waitFor();
   await shot(page, 'call-mobile');
   await page.getByRole('button', { name: 'How you work' }).click();
-  await page.getByLabel('Order of tests').selectOption('terminal-by-terminal');
-  await shot(page, 'school');
-  await page.getByLabel('Order of tests').selectOption('best-first');
+  await page.getByRole('dialog', { name: 'How you work' }).waitFor();
+  await shot(page, 'how-you-work');
 } finally {
   await browser.close();
   await stack.stop();

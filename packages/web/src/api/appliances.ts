@@ -11,7 +11,7 @@ export interface Appliance {
 
 /** A key that is equal for the same appliance, for lists. */
 export const applianceKey = ({ profile, build }: Pick<Appliance, 'profile' | 'build'>): string =>
-  `${profile} ${buildKey(build)}`;
+  buildKey(build) === buildKey(PLAIN) ? profile : `${profile} ${buildKey(build)}`;
 
 /** Every family, each followed by its variants. */
 export const appliancesOf = (profiles: readonly ProfileSummary[]): Appliance[] =>

@@ -4,7 +4,7 @@ import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'reac
 import { useMe } from '../api/me';
 import type { Me } from '@zetalysis/contract';
 import { CallPlace } from '../places/call/CallPlace';
-import { Failure } from './Failure';
+import { PageBroke } from './PageBroke';
 import { Shell } from './Shell';
 
 // Everything with tables and forms is loaded when it is first opened; the call page stays light.
@@ -33,7 +33,7 @@ function SignedIn({ place }: { place: (me: Me) => React.ReactNode }) {
 
 const router = createBrowserRouter([
   {
-    errorElement: <Failure />,
+    errorElement: <PageBroke />,
     children: [
       { path: '/sign-in', element: <SignIn /> },
       { path: '/', element: <SignedIn place={() => <Today />} /> },

@@ -7,10 +7,9 @@ import { useStandard } from '../../theme/use-standard';
 import { Cord } from '../../diagrams/Cord';
 import { EntryLine } from './EntryLine';
 import { Evidence } from './Evidence';
-import { KeysHelp } from './KeysHelp';
+import { Failure } from '../../kit/Failure';
 import { Ladder } from '../../diagrams/Ladder';
 import { NextTest } from './NextTest';
-import { StandardDialog } from './StandardDialog';
 import '../../theme/call-extra.css';
 import { useWires } from '../../store/wires';
 import { StatusStrip } from './StatusStrip';
@@ -20,9 +19,11 @@ import { useEngine } from '../../engine/use-engine';
 import { useKeys } from './use-keys';
 import { Work } from './Work';
 
-// Ant Design's form comes with it: loaded when it is first needed.
+// Ant Design comes with them: loaded when one is first needed.
 const RecordBreak = lazy(() => import('./RecordBreak'));
 const Triage = lazy(() => import('./Triage'));
+const KeysHelp = lazy(() => import('./KeysHelp'));
+const StandardDialog = lazy(() => import('./StandardDialog'));
 
 /** One call: sequence, circuit, next test, suspects, evidence. */
 export function CallPlace({ me }: { me: Me }) {
@@ -99,19 +100,16 @@ function OneCall({ id, me }: { id: string; me: Me }) {
 
   if (log.missing !== undefined)
     return (
-      <main className="failure">
-        <h1>No such call</h1>
+      <Failure title="No such call">
         <p>{log.missing}</p>
         <Link to="/">Today</Link>
-      </main>
+      </Failure>
     );
   if (engine.problem !== undefined)
     return (
-      <main className="failure" role="alert">
-        <h1>The engine could not start</h1>
-        <pre>{engine.problem}</pre>
+      <Failure title="The engine could not start" problem={engine.problem}>
         <p>The log of this call is kept. Load the page again when the server is back.</p>
-      </main>
+      </Failure>
     );
   if (!drawing || !view) return <p className="waiting">{log.events ? 'Starting the engine…' : 'Reading the call…'}</p>;
 
@@ -238,8 +236,10 @@ function OneCall({ id, me }: { id: string; me: Me }) {
           />
         </Suspense>
       )}
-      {taught && <StandardDialog standard={standard} onChange={setStandard} onClose={() => setTaught(false)} />}
-      {help && <KeysHelp onClose={() => setHelp(false)} />}
+      <Suspense fallback={null}>
+        {taught && <StandardDialog standard={standard} onChange={setStandard} onClose={() => setTaught(false)} />}
+        {help && <KeysHelp onClose={() => setHelp(false)} />}
+      </Suspense>
     </main>
   );
 }

@@ -1,3 +1,6 @@
+import { Dialog } from '../../kit/Dialog';
+import styles from './KeysHelp.module.css';
+
 const KEYS: readonly (readonly [string, string])[] = [
   ['n', 'to the field of the next test'],
   ['1 … 9', 'choose an answer of the next test'],
@@ -11,11 +14,11 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['?', 'this list'],
 ];
 
-export function KeysHelp({ onClose }: { onClose: () => void }) {
+/** The keys of the call page. */
+export default function KeysHelp({ onClose }: { onClose: () => void }) {
   return (
-    <dialog open className="keys" aria-label="Keys">
-      <h2>Keys</h2>
-      <dl>
+    <Dialog title="Keys" onClose={onClose}>
+      <dl className={styles.keys}>
         {KEYS.map(([key, words]) => (
           <div key={key}>
             <dt>
@@ -25,9 +28,6 @@ export function KeysHelp({ onClose }: { onClose: () => void }) {
           </div>
         ))}
       </dl>
-      <button type="button" autoFocus onClick={onClose}>
-        Close
-      </button>
-    </dialog>
+    </Dialog>
   );
 }

@@ -1,3 +1,6 @@
+import { Choice } from '../../kit/Choice';
+import { Dialog } from '../../kit/Dialog';
+import styles from './StandardDialog.module.css';
 import type { TestingStandard } from '@zetalysis/core/standards';
 
 interface Props {
@@ -7,62 +10,53 @@ interface Props {
 }
 
 /** Where practitioners differ: limits, the way of probing that comes first, and the order of tests. */
-export function StandardDialog({ standard, onChange, onClose }: Props) {
+export default function StandardDialog({ standard, onChange, onClose }: Props) {
   const choice = <K extends keyof TestingStandard>(
     key: K,
     label: string,
     options: readonly (readonly [TestingStandard[K], string])[],
   ) => (
-    <label>
-      {label}
-      <select
-        value={String(standard[key])}
-        onChange={(e) =>
-          onChange({ [key]: options.find(([v]) => String(v) === e.target.value)![0] } as Partial<TestingStandard>)
-        }
-      >
-        {options.map(([value, words]) => (
-          <option key={String(value)} value={String(value)}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Choice
+      label={label}
+      value={String(standard[key])}
+      options={options.map(([value, words]) => ({ value: String(value), label: words }))}
+      onChange={(chosen) =>
+        onChange({ [key]: options.find(([v]) => String(v) === chosen)![0] } as Partial<TestingStandard>)
+      }
+    />
   );
   return (
-    <dialog open className="keys school" aria-label="How you work">
-      <h2>How you work</h2>
-      {choice('order', 'Order of tests', [
-        ['best-first', 'Best test first'],
-        ['terminal-by-terminal', 'Terminal by terminal, from source to load'],
-      ])}
-      {choice('probing', 'Looking for an open device', [
-        ['to-common', 'Volts to common, hop along'],
-        ['across', 'Volts across each device'],
-        ['dead-ohms', 'Power off, ohms'],
-        ['bypass', 'Momentary bypass, one at a time'],
-      ])}
-      {choice('contactOhms', 'A closed contact, isolated', [
-        [1, 'At most 1 Ω'],
-        [0.1, 'At most 0.1 Ω'],
-      ])}
-      {choice('thermocoupleVolts', 'Thermocouple minimum, open circuit', [
-        [0.017, '17 mV'],
-        [0.02, '20 mV'],
-        [0.025, '25 mV'],
-      ])}
-      {choice('sparkGap', 'A spark gap is accepted', [
-        [0.003175, 'At 1/8 in only'],
-        [0.0047625, 'Up to 3/16 in'],
-      ])}
-      {choice('windingShare', 'A winding is good within', [
-        [0.1, '± 10 % of its book value'],
-        [0.2, '± 20 % of its book value'],
-      ])}
-      <p className="fine">Kept on this device. None of it changes what the appliance does.</p>
-      <button type="button" autoFocus onClick={onClose}>
-        Done
-      </button>
-    </dialog>
+    <Dialog title="How you work" close="Done" onClose={onClose}>
+      <div className={styles.standard}>
+        {choice('order', 'Order of tests', [
+          ['best-first', 'Best test first'],
+          ['terminal-by-terminal', 'Terminal by terminal, from source to load'],
+        ])}
+        {choice('probing', 'Looking for an open device', [
+          ['to-common', 'Volts to common, hop along'],
+          ['across', 'Volts across each device'],
+          ['dead-ohms', 'Power off, ohms'],
+          ['bypass', 'Momentary bypass, one at a time'],
+        ])}
+        {choice('contactOhms', 'A closed contact, isolated', [
+          [1, 'At most 1 Ω'],
+          [0.1, 'At most 0.1 Ω'],
+        ])}
+        {choice('thermocoupleVolts', 'Thermocouple minimum, open circuit', [
+          [0.017, '17 mV'],
+          [0.02, '20 mV'],
+          [0.025, '25 mV'],
+        ])}
+        {choice('sparkGap', 'A spark gap is accepted', [
+          [0.003175, 'At 1/8 in only'],
+          [0.0047625, 'Up to 3/16 in'],
+        ])}
+        {choice('windingShare', 'A winding is good within', [
+          [0.1, '± 10 % of its book value'],
+          [0.2, '± 20 % of its book value'],
+        ])}
+        <p className="fine">Kept on this device. None of it changes what the appliance does.</p>
+      </div>
+    </Dialog>
   );
 }

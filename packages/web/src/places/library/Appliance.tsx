@@ -6,11 +6,16 @@ import type { Me } from '@zetalysis/contract';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import { PLAIN, withVariant } from '@zetalysis/core/profile';
 import { profileSource } from '../../store/profiles';
+import { Choice } from '../../kit/Choice';
+import { Failure } from '../../kit/Failure';
+import { Page } from '../../kit/Page';
 import { Ladder } from '../../diagrams/Ladder';
 import { changedRungs, compareGuides } from './compare';
 import { CodesAndCautions, Faults, Points, Steps, Values } from './GuideSections';
 import { useGuide } from '../../engine/use-guide';
 import '../../theme/library.css';
+
+const asOption = ({ id, title }: { readonly id: string; readonly title: string }) => ({ value: id, label: title });
 
 /** One appliance of the Library: everything the model knows about it, alone or beside another one. */
 export default function Appliance({ me }: { me: Me }) {
@@ -38,64 +43,50 @@ export default function Appliance({ me }: { me: Me }) {
   const profile = profiles.data?.find((p) => p.id === id);
   if (own.problem !== undefined)
     return (
-      <main className="failure" role="alert">
-        <h1>This appliance cannot be read</h1>
-        <pre>{own.problem}</pre>
+      <Failure title="This appliance cannot be read" problem={own.problem}>
         <Link to="/library">Library</Link>
-      </main>
+      </Failure>
     );
   if (!own.drawing || !own.view) return <p className="waiting">Reading the appliance…</p>;
   const title = profile?.variants.find((v) => v.id === variant)?.title;
   return (
-    <main className="page library">
-      <div className="page-head">
-        <h1>
-          {own.drawing.title}
-          {title !== undefined && `: ${title}`}
-        </h1>
+    <Page
+      title={title === undefined ? own.drawing.title : `${own.drawing.title}: ${title}`}
+      actions={
         <span className="tools">
           <Link to={`/library/${id}/card${variant === undefined ? '' : `?variant=${variant}`}`}>Field card</Link>
           <button type="button" onClick={() => void download(own.drawing!.id)}>
             Save the profile
           </button>
         </span>
-      </div>
+      }
+      className="library"
+    >
       <p>
         {own.drawing.summary} <span className="fine">Profile {own.drawing.version}.</span>
       </p>
       <div className="choosing">
-        <label>
-          Variant
-          <select value={variant ?? ''} onChange={(e) => set('variant', e.target.value)}>
-            <option value="">As the family</option>
-            {profile?.variants.map((v) => (
-              <option key={v.id} value={v.id}>
-                {v.title}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          Beside it
-          <select value={query.get('with') ?? ''} onChange={(e) => set('with', e.target.value)}>
-            <option value="">{variant === undefined ? 'Nothing' : 'Its family'}</option>
-            {appliances.map((a) => (
-              <option key={applianceKey(a)} value={applianceKey(a)}>
-                {a.title}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          Circuit at the step
-          <select value={phase ?? own.drawing.phases[0]!.id} onChange={(e) => setPhase(e.target.value)}>
-            {own.drawing.phases.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.title}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Choice
+          label="Variant"
+          value={variant ?? ''}
+          options={[{ value: '', label: 'As the family' }, ...(profile?.variants ?? []).map(asOption)]}
+          onChange={(v) => set('variant', v)}
+        />
+        <Choice
+          label="Beside it"
+          value={query.get('with') ?? ''}
+          options={[
+            { value: '', label: variant === undefined ? 'Nothing' : 'Its family' },
+            ...appliances.map((a) => ({ value: applianceKey(a), label: a.title })),
+          ]}
+          onChange={(v) => set('with', v)}
+        />
+        <Choice
+          label="Circuit at the step"
+          value={phase ?? own.drawing.phases[0]!.id}
+          options={own.drawing.phases.map(asOption)}
+          onChange={setPhase}
+        />
       </div>
       {differences && (
         <section className="differences" aria-label="Differences">
@@ -144,7 +135,7 @@ export default function Appliance({ me }: { me: Me }) {
           <CodesAndCautions guide={own.guide} />
         </>
       )}
-    </main>
+    </Page>
   );
 }
 

@@ -6,6 +6,8 @@ import { http } from '../../api/http';
 import { applianceKey, appliancesOf, libraryAddress, type Appliance } from '../../api/appliances';
 import { useProfiles } from '../../api/queries';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
+import { Notice } from '../../kit/Notice';
+import { Page } from '../../kit/Page';
 import { holdEngine } from '../../engine/client';
 import '../../theme/library.css';
 
@@ -20,11 +22,7 @@ export default function Library({ me }: { me: Me }) {
     return words.every((w) => about.includes(w));
   });
   return (
-    <main className="page library">
-      <div className="page-head">
-        <h1>Library</h1>
-        <Import me={me} />
-      </div>
+    <Page title="Library" actions={<Import me={me} />} className="library">
       <label className="filter">
         Search by words, or by readings
         <input
@@ -33,11 +31,7 @@ export default function Library({ me }: { me: Me }) {
           placeholder="damper, or: 26 V on TH, nothing on SP"
         />
       </label>
-      {profiles.error && (
-        <p role="alert" className="problem">
-          {profiles.error.message}
-        </p>
-      )}
+      {profiles.error && <Notice kind="problem">{profiles.error.message}</Notice>}
       {profiles.isPending && <p className="waiting">One moment…</p>}
       {sought ? (
         profiles.data && <Readings key={JSON.stringify(sought)} sought={sought} profiles={profiles.data} />
@@ -71,7 +65,7 @@ export default function Library({ me }: { me: Me }) {
           </ul>
         </>
       )}
-    </main>
+    </Page>
   );
 }
 
@@ -114,11 +108,7 @@ function Readings({ sought, profiles }: { sought: readonly Sought[]; profiles: r
   }, [all, wanted]);
   return (
     <section aria-label="Where these readings can be" aria-live="polite">
-      {problem !== undefined && (
-        <p role="alert" className="problem">
-          {problem}
-        </p>
-      )}
+      {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
       <p className="fine" role="status">
         {left > 0
           ? `Looking, ${left} more to go…`

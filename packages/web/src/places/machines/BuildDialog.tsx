@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Alert, Button, Checkbox, Modal } from 'antd';
+import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import type { Machine } from '@zetalysis/contract';
 import { type Build, ordersOfProfile, ProblemError } from '@zetalysis/core/profile';
@@ -7,6 +7,11 @@ import { buildEntry } from '@zetalysis/core/visit';
 import { http } from '../../api/http';
 import { useProfiles } from '../../api/queries';
 import { profileSource } from '../../store/profiles';
+import { Dialog } from '../../kit/Dialog';
+import { Notice } from '../../kit/Notice';
+import { useGuide } from '../../engine/use-guide';
+import type { Drawing } from '@zetalysis/core/presentation';
+import styles from './BuildDialog.module.css';
 import { Preview } from '../../diagrams/Preview';
 
 /** How this very unit is built: which options are present, and in which order its switches follow each other. */
@@ -15,6 +20,7 @@ export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: (
   const family = profiles.data?.find((p) => p.id === machine.profile);
   const source = useQuery({ queryKey: ['source', machine.profile], queryFn: () => profileSource(machine.profile) });
   const [build, setBuild] = useState<Build>(machine.build);
+  const { drawing } = useGuide(machine.profile, build, 'us', undefined, { withGuide: false });
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: () => http('PUT /machines/:id/build', { params: { id: machine.id }, body: buildEntry(build) }),
@@ -34,22 +40,25 @@ export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: (
   };
   const error = save.error?.message ?? source.error?.message;
   return (
-    <Modal
-      open
+    <Dialog
       title={`How ${machine.label} is built`}
-      onCancel={onClose}
-      onOk={() => save.mutate()}
-      okText="Save"
-      confirmLoading={save.isPending}
+      onClose={onClose}
+      action="Save"
+      onAction={() => save.mutate()}
+      busy={save.isPending}
       width={860}
     >
       <p>
         Tick what is present on this unit and put its switches in the order in which power meets them. Ladder, sequence
         and suspects of its next calls follow; calls that are open keep what they were opened with.
       </p>
-      {error !== undefined && <Alert type="error" role="alert" title={<pre>{error}</pre>} className="spaced" />}
+      {error !== undefined && (
+        <Notice kind="problem">
+          <pre>{error}</pre>
+        </Notice>
+      )}
       {family && family.variants.length === 0 && <p>This family has no options.</p>}
-      <ul className="build-options">
+      <ul className={styles.options}>
         {family?.variants.map((v) => (
           <li key={v.id}>
             <Checkbox checked={build.options.includes(v.id)} onChange={(e) => toggle(v.id, e.target.checked)}>
@@ -59,29 +68,53 @@ export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: (
         ))}
       </ul>
       {Object.entries(orders).map(([rung, switches]) => (
-        <section key={rung} aria-label={`Order on the rung ${rung}`}>
-          <h3>Order on the rung “{rung}”, from the source on</h3>
-          <ol className="build-order">
-            {switches.map((part, i) => (
-              <li key={part}>
-                <span>{part.replaceAll('-', ' ')}</span>
-                <Button disabled={i === 0} aria-label={`${part} earlier`} onClick={() => move(rung, i, -1)}>
-                  ↑
-                </Button>
-                <Button
-                  disabled={i === switches.length - 1}
-                  aria-label={`${part} later`}
-                  onClick={() => move(rung, i, 1)}
-                >
-                  ↓
-                </Button>
-              </li>
-            ))}
-          </ol>
-        </section>
+        <SwitchOrder
+          key={rung}
+          title={`Order of the switches ${between(drawing, rung)}, from the source on`}
+          switches={switches.map((id) => drawing?.parts.find((p) => p.id === id)?.title ?? id.replaceAll('-', ' '))}
+          onMove={(at, by) => move(rung, at, by)}
+        />
       ))}
       <Preview profile={machine.profile} build={build} />
-    </Modal>
+    </Dialog>
+  );
+}
+
+/** The ends of a rung, as the drawing names them. */
+function between(drawing: Drawing | undefined, rung: string): string {
+  const nets = drawing?.rungs.find((r) => r.id === rung)?.items.flatMap((i) => (i.kind === 'net' ? i.name : []));
+  return nets ? `between ${nets[0]} and ${nets[nets.length - 1]}` : `of “${rung}”`;
+}
+
+/** Switches one after the other, each to be moved up or down. */
+function SwitchOrder({
+  title,
+  switches,
+  onMove,
+}: {
+  title: string;
+  switches: readonly string[];
+  onMove: (at: number, by: 1 | -1) => void;
+}) {
+  return (
+    <section aria-label={title}>
+      <h3>{title}</h3>
+      <ol className={styles.order}>
+        {switches.map((name, i) => (
+          <li key={name}>
+            <span>
+              {i + 1}. {name}
+            </span>
+            <Button disabled={i === 0} aria-label={`${name} earlier`} onClick={() => onMove(i, -1)}>
+              ↑
+            </Button>
+            <Button disabled={i === switches.length - 1} aria-label={`${name} later`} onClick={() => onMove(i, 1)}>
+              ↓
+            </Button>
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }
 

@@ -1,9 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Alert, Input, Modal } from 'antd';
+import { Input } from 'antd';
 import { useState } from 'react';
 import { http } from '../../api/http';
 import type { Machine, Wires } from '@zetalysis/contract';
 import '../../theme/call-extra.css';
+import { Dialog } from '../../kit/Dialog';
+import { Notice } from '../../kit/Notice';
 import { useGuide } from '../../engine/use-guide';
 
 /** What the terminals of this very unit are called, and the colours of its wires, point by point of the drawing. */
@@ -28,17 +30,16 @@ export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: (
     setWires({ ...wires, [net]: { ...(wires[net] ?? { terminal: '', colour: '' }), [field]: value } });
   const error = save.error?.message ?? problem;
   return (
-    <Modal
-      open
+    <Dialog
       title={`Wires of ${machine.label}`}
-      onCancel={onClose}
-      onOk={() => save.mutate()}
-      okText="Save"
-      confirmLoading={save.isPending}
+      onClose={onClose}
+      action="Save"
+      onAction={() => save.mutate()}
+      busy={save.isPending}
       width={720}
     >
       <p>Name what differs from the drawing; leave the rest empty. The names may be typed on the call page too.</p>
-      {error !== undefined && <Alert type="error" role="alert" title={error} className="spaced" />}
+      {error !== undefined && <Notice kind="problem">{error}</Notice>}
       {!drawing && error === undefined && <p>Reading the drawing…</p>}
       {drawing && (
         <div className="wires-table">
@@ -65,6 +66,6 @@ export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: (
           ))}
         </div>
       )}
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Alert, Button, Form, Input } from 'antd';
+import { Button, Form, Input } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { http } from '../../api/http';
-import { AntTheme } from '../../app/AntTheme';
+import { AntTheme } from '../../kit/AntTheme';
+import { Notice } from '../../kit/Notice';
 
 export default function SignIn() {
   const [problem, setProblem] = useState<string>();
@@ -44,8 +45,8 @@ export default function SignIn() {
           <Form.Item name="password" label="Password" rules={[{ required: true, message: 'Type your password.' }]}>
             <Input.Password autoComplete="current-password" />
           </Form.Item>
-          {problem !== undefined && <Alert type="error" title={problem} role="alert" />}
-          <Button type="primary" htmlType="submit" block loading={busy} className="spaced">
+          {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
+          <Button type="primary" htmlType="submit" block loading={busy}>
             Sign in
           </Button>
         </Form>

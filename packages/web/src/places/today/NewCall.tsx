@@ -1,7 +1,7 @@
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
 import { type Identity, mayBe } from '@zetalysis/core/profile';
 import { buildEntry } from '@zetalysis/core/visit';
-import { Alert, Button, Form, Input, Select } from 'antd';
+import { Button, Form, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
@@ -9,7 +9,8 @@ import { deviceName } from '../../api/me';
 import { applianceKey, appliancesOf } from '../../api/appliances';
 import { useMachines, useProfiles } from '../../api/queries';
 import type { Me } from '@zetalysis/contract';
-import { AntTheme } from '../../app/AntTheme';
+import { Notice } from '../../kit/Notice';
+import { Page } from '../../kit/Page';
 import '../../theme/call-extra.css';
 import { local } from '../../store/local';
 import { Identify } from './Identify';
@@ -74,56 +75,53 @@ export default function NewCall({ me }: { me: Me }) {
   };
 
   return (
-    <AntTheme>
-      <main className="page new-call">
-        <h1>Open a call</h1>
-        {(machines.error ?? profiles.error) && (
-          <Alert type="warning" role="alert" title={(machines.error ?? profiles.error)!.message} className="spaced" />
+    <Page title="Open a call" className="new-call">
+      {(machines.error ?? profiles.error) && (
+        <Notice kind="problem">{(machines.error ?? profiles.error)!.message}</Notice>
+      )}
+      <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => void open(v)}>
+        <Form.Item name="machine" label="Machine from the register">
+          <Select
+            allowClear
+            showSearch={{ optionFilterProp: 'label' }}
+            placeholder="Choose…"
+            options={(machines.data ?? []).map((m) => ({
+              value: m.id,
+              label: `${m.label} (${m.make} ${m.modelName})`,
+            }))}
+          />
+        </Form.Item>
+        {machineId === undefined && (
+          <>
+            <Identify candidates={candidates} answers={answers} onAnswer={answer} />
+            <Form.Item name="profile" label="The family it belongs to">
+              <Select
+                showSearch={{ optionFilterProp: 'label' }}
+                placeholder="Choose…"
+                options={(left.length > 0 ? left : candidates).map((c) => ({
+                  value: applianceKey(c),
+                  label: c.title,
+                }))}
+              />
+            </Form.Item>
+          </>
         )}
-        <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => void open(v)}>
-          <Form.Item name="machine" label="Machine from the register">
-            <Select
-              allowClear
-              showSearch={{ optionFilterProp: 'label' }}
-              placeholder="Choose…"
-              options={(machines.data ?? []).map((m) => ({
-                value: m.id,
-                label: `${m.label} (${m.make} ${m.modelName})`,
-              }))}
-            />
-          </Form.Item>
-          {machineId === undefined && (
-            <>
-              <Identify candidates={candidates} answers={answers} onAnswer={answer} />
-              <Form.Item name="profile" label="The family it belongs to">
-                <Select
-                  showSearch={{ optionFilterProp: 'label' }}
-                  placeholder="Choose…"
-                  options={(left.length > 0 ? left : candidates).map((c) => ({
-                    value: applianceKey(c),
-                    label: c.title,
-                  }))}
-                />
-              </Form.Item>
-            </>
-          )}
-          <Form.Item
-            name="complaint"
-            label="Complaint, in the customer’s words"
-            rules={[
-              { required: true, whitespace: true, message: 'Write what the customer says.' },
-              { max: 500, message: 'Keep it under 500 characters.' },
-            ]}
-          >
-            <Input.TextArea rows={2} placeholder="No heat since last night…" />
-          </Form.Item>
-          {problem !== undefined && <Alert type="error" role="alert" title={problem} className="spaced" />}
-          <Button type="primary" htmlType="submit" disabled={machines.isPending || profiles.isPending}>
-            Open the call
-          </Button>
-        </Form>
-        {shown !== undefined && <Preview profile={shown.profile} build={shown.build} />}
-      </main>
-    </AntTheme>
+        <Form.Item
+          name="complaint"
+          label="Complaint, in the customer’s words"
+          rules={[
+            { required: true, whitespace: true, message: 'Write what the customer says.' },
+            { max: 500, message: 'Keep it under 500 characters.' },
+          ]}
+        >
+          <Input.TextArea rows={2} placeholder="No heat since last night…" />
+        </Form.Item>
+        {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
+        <Button type="primary" htmlType="submit" disabled={machines.isPending || profiles.isPending}>
+          Open the call
+        </Button>
+      </Form>
+      {shown !== undefined && <Preview profile={shown.profile} build={shown.build} />}
+    </Page>
   );
 }

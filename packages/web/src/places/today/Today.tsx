@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { Alert, Button, Empty, Spin, Table, Tag } from 'antd';
+import { Button, Empty, Spin, Table, Tag } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
 import type { CallSummary } from '@zetalysis/contract';
-import { AntTheme } from '../../app/AntTheme';
+import { Notice } from '../../kit/Notice';
+import { Page } from '../../kit/Page';
 
 const day = new Intl.DateTimeFormat('en', {
   weekday: 'short',
@@ -25,69 +26,60 @@ export default function Today() {
   const done = calls.data?.filter((c) => c.closed) ?? [];
   const bypassed = open.filter((c) => c.bypassed.length > 0);
   return (
-    <AntTheme>
-      <main className="page">
-        <div className="page-head">
-          <h1>Today</h1>
-          <Button type="primary" onClick={() => void navigate('/calls/new')}>
-            Open a call
-          </Button>
-        </div>
-        {calls.error && <Alert type="warning" title={calls.error.message} role="alert" className="spaced" />}
-        {bypassed.map((c) => (
-          <Alert
-            key={c.id}
-            type="error"
-            className="spaced"
-            role="alert"
-            title={
-              <>
-                Bypass in place: {c.bypassed.join(', ')} at{' '}
-                <Link to={`/calls/${c.id}`}>{c.machine?.label ?? 'a machine'}</Link>. Take it off before you leave.
-              </>
-            }
+    <Page
+      title="Today"
+      actions={
+        <Button type="primary" onClick={() => void navigate('/calls/new')}>
+          Open a call
+        </Button>
+      }
+    >
+      {calls.error && <Notice kind="problem">{calls.error.message}</Notice>}
+      {bypassed.map((c) => (
+        <Notice key={c.id} kind="danger">
+          Bypass in place: {c.bypassed.join(', ')} at{' '}
+          <Link to={`/calls/${c.id}`}>{c.machine?.label ?? 'a machine'}</Link>. Take it off before you leave.
+        </Notice>
+      ))}
+      {calls.isPending && <Spin />}
+      {calls.data && (
+        <>
+          <h2>Open</h2>
+          {open.length === 0 && <Empty description="No open calls." />}
+          <ul className="call-cards">
+            {open.map((c) => (
+              <li key={c.id}>
+                <Link to={`/calls/${c.id}`} className="call-card">
+                  <strong>{c.machine?.label ?? c.profile}</strong>
+                  <span>{c.machine?.site}</span>
+                  <q>{c.complaint}</q>
+                  <span className="fine">
+                    {day.format(new Date(c.openedAt))}
+                    {c.record ? ` · break recorded: ${c.record.part}` : ' · no break recorded yet'}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+          <h2>Closed</h2>
+          <Table<CallSummary>
+            size="middle"
+            rowKey="id"
+            dataSource={done}
+            pagination={done.length > 10 ? { pageSize: 10 } : false}
+            columns={[
+              {
+                title: 'Machine',
+                render: (_, c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link>,
+              },
+              { title: 'Complaint', dataIndex: 'complaint' },
+              { title: 'Break', render: (_, c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
+              { title: 'Cause', render: (_, c) => c.record?.cause ?? '' },
+              { title: '', render: (_, c) => c.record && <Tag>{c.record.standing}</Tag> },
+            ]}
           />
-        ))}
-        {calls.isPending && <Spin />}
-        {calls.data && (
-          <>
-            <h2>Open</h2>
-            {open.length === 0 && <Empty description="No open calls." />}
-            <ul className="call-cards">
-              {open.map((c) => (
-                <li key={c.id}>
-                  <Link to={`/calls/${c.id}`} className="call-card">
-                    <strong>{c.machine?.label ?? c.profile}</strong>
-                    <span>{c.machine?.site}</span>
-                    <q>{c.complaint}</q>
-                    <span className="fine">
-                      {day.format(new Date(c.openedAt))}
-                      {c.record ? ` · break recorded: ${c.record.part}` : ' · no break recorded yet'}
-                    </span>
-                  </Link>
-                </li>
-              ))}
-            </ul>
-            <h2>Closed</h2>
-            <Table<CallSummary>
-              size="middle"
-              rowKey="id"
-              dataSource={done}
-              pagination={done.length > 10 ? { pageSize: 10 } : false}
-              columns={[
-                {
-                  title: 'Machine',
-                  render: (_, c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link>,
-                },
-                { title: 'Complaint', dataIndex: 'complaint' },
-                { title: 'Break', render: (_, c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
-                { title: 'Cause', render: (_, c) => c.record?.cause ?? '' },
-                { title: '', render: (_, c) => c.record && <Tag>{c.record.standing}</Tag> },
-              ]}
-            />
-          </>
-        )}
-      </main>
-    </AntTheme>
+        </>
+      )}
+    </Page>
   );
 }

@@ -1,12 +1,12 @@
 import { useRouteError } from 'react-router';
+import { Failure } from '../kit/Failure';
 
 /** Shown when a page breaks: what was typed is safe, and what to do. */
-export function Failure() {
+export function PageBroke() {
   const error = useRouteError();
   console.error(error);
   return (
-    <main className="failure">
-      <h1>This page broke</h1>
+    <Failure title="This page broke">
       <p>
         What you entered is kept on this device. Load the page again; if it breaks again, go to Today and open the call
         from there.
@@ -17,6 +17,6 @@ export function Failure() {
         </button>{' '}
         <a href="/">Today</a>
       </p>
-    </main>
+    </Failure>
   );
 }
