@@ -82,6 +82,9 @@ describe('what people type', () => {
 
   test('absurd values and words are refused', () => {
     expect(message('99999 V', 'voltage')).toMatch(/more than any instrument shows/);
+    // A reading of 6 kV is mistyped; an ignition transformer of 6 kV is not.
+    expect(message('6000 V', 'voltage')).toMatch(/more than any instrument shows/);
+    expect(parseQuantity('6000 V', 'voltage')).toMatchObject({ ok: true, value: { value: 6000 } });
     expect(message('1e400', 'voltage')).toMatch(/not a number|more than any/);
     expect(message('hello', 'voltage')).toMatch(/is not a reading/);
     expect(message('', 'voltage')).toMatch(/Nothing typed/);

@@ -33,6 +33,9 @@ const PLAUSIBLE: Partial<Record<Dimension, number>> = {
   fraction: 1,
 };
 
+/** The same for what may be written of an appliance: an ignition transformer makes thousands of volts that no meter here shows. */
+const WRITTEN: typeof PLAUSIBLE = { ...PLAUSIBLE, voltage: 20_000 };
+
 /** Reads a decimal number the way people write it: `3,2` and `3.2` are the same, `1,200` is twelve hundred. */
 function parseNumber(text: string): number {
   const t = text.trim();
@@ -46,7 +49,10 @@ function parseNumber(text: string): number {
  * Celsius must be written).
  * Fails with a sentence that says what to type instead.
  */
-export function parseReading(text: string, expected?: Dimension): Parsed<Reading> {
+export const parseReading = (text: string, expected?: Dimension): Parsed<Reading> =>
+  parseWithin(PLAUSIBLE, text, expected);
+
+function parseWithin(limits: typeof PLAUSIBLE, text: string, expected?: Dimension): Parsed<Reading> {
   const typed = text.trim();
   if (typed === '') return fail(`Nothing typed. Type ${ask(expected)}.`);
   if (OPEN.test(typed)) {
@@ -57,7 +63,7 @@ export function parseReading(text: string, expected?: Dimension): Parsed<Reading
   const drill = expected === 'length' ? FRACTION.exec(typed) : null;
   if (drill) {
     if (Number(drill[2]) === 0) return fail(`"${typed}" divides by nothing. Type ${ask(expected)}.`);
-    return parseReading(`${Number(drill[1]) / Number(drill[2])} ${drill[3] ?? 'in'}`, expected);
+    return parseWithin(limits, `${Number(drill[1]) / Number(drill[2])} ${drill[3] ?? 'in'}`, expected);
   }
   const range = RANGE.exec(typed);
   if (range && !/e$/i.test(range[1]!)) {
@@ -65,7 +71,7 @@ export function parseReading(text: string, expected?: Dimension): Parsed<Reading
     if (!unit.ok) return unit;
     const low = toSi(parseNumber(range[1]!), unit.value);
     const high = toSi(parseNumber(range[3]!), unit.value);
-    const bad = refuse(Math.max(Math.abs(low), Math.abs(high)), unit.value.dimension, typed);
+    const bad = refuse(Math.max(Math.abs(low), Math.abs(high)), unit.value.dimension, typed, limits);
     if (bad) return fail(bad);
     return {
       ok: true,
@@ -82,14 +88,14 @@ export function parseReading(text: string, expected?: Dimension): Parsed<Reading
   const unit = unitFor(single[2]!.trim(), expected);
   if (!unit.ok) return unit;
   const value = toSi(parseNumber(single[1]!), unit.value);
-  const bad = refuse(Math.abs(value), unit.value.dimension, typed);
+  const bad = refuse(Math.abs(value), unit.value.dimension, typed, limits);
   if (bad) return fail(bad);
   return { ok: true, value: { kind: 'value', value, dimension: unit.value.dimension } };
 }
 
 /** Parses a plain quantity (no OL, no range) as written in a profile: `0.60 inwc`, `30 s`, `4.7k`. SI value. */
 export function parseQuantity(text: string, expected?: Dimension): Parsed<{ value: number; dimension: Dimension }> {
-  const parsed = parseReading(text, expected);
+  const parsed = parseWithin(WRITTEN, text, expected);
   if (!parsed.ok) return parsed;
   if (parsed.value.kind !== 'value') return fail(`"${text}" must be one plain quantity. Write ${ask(expected)}.`);
   return { ok: true, value: { value: parsed.value.value, dimension: parsed.value.dimension } };
@@ -110,9 +116,9 @@ function unitFor(typed: string, expected: Dimension | undefined): Parsed<Unit> {
   return { ok: true, value: unit };
 }
 
-function refuse(magnitude: number, dimension: Dimension, typed: string): string | undefined {
+function refuse(magnitude: number, dimension: Dimension, typed: string, limits: typeof PLAUSIBLE): string | undefined {
   if (!Number.isFinite(magnitude)) return `"${typed}" is not a number. Type ${ask(dimension)}.`;
-  const limit = PLAUSIBLE[dimension];
+  const limit = limits[dimension];
   if (limit !== undefined && magnitude > limit)
     return `"${typed}" is more than any instrument shows on this job. Check the digits and the unit, then type it again.`;
   return undefined;
