@@ -1,5 +1,5 @@
 /** One direction of imports: core ← contract ← server, web; core ← cli; inside core the order of the rooms. Nobody reaches past a face. */
-const PLACES = ['call', 'library', 'machines', 'sign-in', 'today'];
+const PLACES = require('node:fs').readdirSync(require('node:path').join(__dirname, 'packages/web/src/places'));
 const ROOMS = [
   'units',
   'circuit',

@@ -1,7 +1,9 @@
 import { type CallView, COMPLAINT_WORDS, type Drawing, type TestView } from '@zetalysis/core/presentation';
 import type { Complaint } from '@zetalysis/core/question';
 import type { EventBody } from '@zetalysis/core/visit';
+import { Dialog } from '../../kit/Dialog';
 import { chosen } from './chosen';
+import styles from './Triage.module.css';
 
 interface Props {
   readonly drawing: Drawing;
@@ -15,97 +17,93 @@ interface Props {
 export default function Triage({ drawing, view, tests, onBody, onClose }: Props) {
   const questions = (tests ?? []).filter((t) => t.byTelephone).slice(0, 3);
   return (
-    <div className="panel triage" role="dialog" aria-modal="true" aria-label="Before the visit">
-      <div className="panel-head">
-        <h2>Before the visit</h2>
-        <button type="button" onClick={onClose}>
-          At the machine
-        </button>
-      </div>
-      <section aria-label="Safety first">
-        <h3>First say this</h3>
-        <ul className="cautions">
-          {drawing.gas && (
-            <li>
-              Smell of gas, or a CO alarm? No switches, no flame, everybody out, gas shut outside if that is safe, and
-              call the emergency number from outside. Nobody goes back in before it is declared safe.
-            </li>
-          )}
-          <li>Water, scorch marks, a breaker that trips again? Leave it off until somebody has looked.</li>
-          <li>Do not press a reset again and again: once is enough, and say what the light shows first.</li>
-        </ul>
-        {drawing.gas && (
-          <div className="choices">
-            <button type="button" onClick={() => onBody({ type: 'danger', danger: 'gas' })}>
-              They smell gas
-            </button>
-            <button type="button" onClick={() => onBody({ type: 'danger', danger: 'co' })}>
-              CO alarm
-            </button>
-          </div>
-        )}
-      </section>
-      <section aria-label="Questions">
-        <h3>What does the customer say?</h3>
-        <div className="choices" role="group" aria-label="Complaint">
-          {(Object.entries(COMPLAINT_WORDS) as [Complaint, string][]).map(([id, words]) => (
-            <button key={id} type="button" onClick={() => onBody({ type: 'told', complaint: id })}>
-              {words}
-            </button>
-          ))}
-        </div>
-        {questions.map((q) => (
-          <div key={q.id} className="question">
-            <p>{q.instruction}</p>
-            {q.answer.kind === 'choice' && (
-              <div className="choices" role="group" aria-label={q.title}>
-                {q.answer.options.map((o) => (
-                  <button key={o.id} type="button" onClick={() => onBody(chosen(q.answer, o.id))}>
-                    {o.title}
-                  </button>
-                ))}
-              </div>
+    <Dialog title="Before the visit" close="At the machine" onClose={onClose} width={900}>
+      <div className={styles.triage}>
+        <section aria-label="Safety first" className={styles.safety}>
+          <h3>First say this</h3>
+          <ul className="cautions">
+            {drawing.gas && (
+              <li>
+                Smell of gas, or a CO alarm? No switches, no flame, everybody out, gas shut outside if that is safe, and
+                call the emergency number from outside. Nobody goes back in before it is declared safe.
+              </li>
             )}
-          </div>
-        ))}
-        <ol className="told">
-          {view.log
-            .filter((l) => l.undoable && !l.retracted)
-            .map((l) => (
-              <li key={l.id}>
-                {l.words}{' '}
-                <button type="button" className="quiet" onClick={() => onBody({ type: 'retracted', event: l.id })}>
-                  undo
-                </button>
-              </li>
-            ))}
-        </ol>
-      </section>
-      <section aria-label="First suspects">
-        <h3>First suspects</h3>
-        <ol>
-          {view.suspects.slice(0, 5).map((s) => (
-            <li key={s.repair}>
-              {Math.round(s.probability * 100)} % {s.words}
-            </li>
-          ))}
-        </ol>
-      </section>
-      <section aria-label="Load into the van">
-        <h3>Load into the van</h3>
-        {view.carry.length === 0 ? (
-          <p>No part stands out. Take the meter, the manometer and the cleaning things.</p>
-        ) : (
-          <ul>
-            {view.carry.map((c) => (
-              <li key={c.part}>
-                <strong>{c.title}</strong>, needed with {Math.round(c.share * 100)} %
-              </li>
-            ))}
+            <li>Water, scorch marks, a breaker that trips again? Leave it off until somebody has looked.</li>
+            <li>Do not press a reset again and again: once is enough, and say what the light shows first.</li>
           </ul>
-        )}
-        <p className="fine">By assumed fault rates, until the shop’s own record replaces them.</p>
-      </section>
-    </div>
+          {drawing.gas && (
+            <div className="choices">
+              <button type="button" onClick={() => onBody({ type: 'danger', danger: 'gas' })}>
+                They smell gas
+              </button>
+              <button type="button" onClick={() => onBody({ type: 'danger', danger: 'co' })}>
+                CO alarm
+              </button>
+            </div>
+          )}
+        </section>
+        <section aria-label="Questions" className={styles.questions}>
+          <h3>What does the customer say?</h3>
+          <div className="choices" role="group" aria-label="Complaint">
+            {(Object.entries(COMPLAINT_WORDS) as [Complaint, string][]).map(([id, words]) => (
+              <button key={id} type="button" onClick={() => onBody({ type: 'told', complaint: id })}>
+                {words}
+              </button>
+            ))}
+          </div>
+          {questions.map((q) => (
+            <div key={q.id}>
+              <p className={styles.question}>{q.instruction}</p>
+              {q.answer.kind === 'choice' && (
+                <div className="choices" role="group" aria-label={q.title}>
+                  {q.answer.options.map((o) => (
+                    <button key={o.id} type="button" onClick={() => onBody(chosen(q.answer, o.id))}>
+                      {o.title}
+                    </button>
+                  ))}
+                </div>
+              )}
+            </div>
+          ))}
+          <ol className={styles.told}>
+            {view.log
+              .filter((l) => l.undoable && !l.retracted)
+              .map((l) => (
+                <li key={l.id}>
+                  {l.words}{' '}
+                  <button type="button" className="quiet" onClick={() => onBody({ type: 'retracted', event: l.id })}>
+                    undo
+                  </button>
+                </li>
+              ))}
+          </ol>
+        </section>
+        <section aria-label="First suspects" className={styles.suspects}>
+          <h3>First suspects</h3>
+          <ol>
+            {view.suspects.slice(0, 5).map((s) => (
+              <li key={s.repair}>
+                {Math.round(s.probability * 100)} % {s.words}
+              </li>
+            ))}
+          </ol>
+        </section>
+        <section aria-label="Load into the van" className={styles.van}>
+          <h3>Load into the van</h3>
+          {view.carry.length === 0 ? (
+            <p>No part stands out. Take the meter, the manometer and the cleaning things.</p>
+          ) : (
+            <ul>
+              {view.carry.map((c) => (
+                <li key={c.part}>
+                  <strong>{c.title}</strong>, needed with {Math.round(c.share * 100)} %
+                </li>
+              ))}
+            </ul>
+          )}
+          <p className="fine">By assumed fault rates, until the shop’s own record replaces them.</p>
+        </section>
+      </div>
+    </Dialog>
   );
 }
