@@ -46,6 +46,7 @@ export function Dialog({
             }
           : {})}
         width={width}
+        style={{ top: '4vh' }}
       >
         {children}
       </Modal>
