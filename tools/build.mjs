@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { build } from 'esbuild';
 import { ROOT } from './packages.mjs';
 import { run } from './process.mjs';
 import { step } from './say.mjs';
@@ -28,8 +27,10 @@ const WEB_SOURCES = [
 
 /** Builds the server when its sources changed since the last build. */
 export const ensureServerBuild = () =>
-  ensureBuild('Building the server', SERVER_DIST, [...SHARED, 'packages/server/src'], () =>
-    build({
+  ensureBuild('Building the server', SERVER_DIST, [...SHARED, 'packages/server/src'], async () => {
+    // Not there before the packages are installed, and this file is read earlier.
+    const { build } = await import('esbuild');
+    await build({
       entryPoints: [join(ROOT, 'packages/server/src/main.ts')],
       outfile: SERVER_MAIN,
       bundle: true,
@@ -40,8 +41,8 @@ export const ensureServerBuild = () =>
       logLevel: 'warning',
       // Our own packages are built in; everything from the registry stays a package.
       plugins: [{ name: 'registry-packages-stay', setup: keepPackages }],
-    }),
-  );
+    });
+  });
 
 function keepPackages({ onResolve }) {
   onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
