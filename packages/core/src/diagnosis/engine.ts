@@ -45,7 +45,7 @@ const MOST_FOR_INTERVENTION = 16;
 /** unless trying them all on all hypotheses takes no more runs than this. */
 const FEW_RUNS = 200;
 /** A weight of contradictions at which nothing fits any more. */
-const BAFFLING = 3;
+const FITS_NO_MORE = 3;
 /** Explanations below this share do not count as explanations. */
 const COUNTS = 0.02;
 
@@ -145,15 +145,16 @@ export class Engine {
     const fitsNothing = items
       .filter((i) => hypotheses.every((h) => !predicts(h) || contradiction(h, [i]) > 0))
       .map((i) => i.item.id);
-    const baffled = leading.kind === 'unknown' || (named !== undefined && contradiction(named, items) >= BAFFLING);
-    return { hypotheses, probabilities, suspects, items, proof, surprises, fitsNothing, noHypothesisFits: baffled };
+    const noHypothesisFits =
+      leading.kind === 'unknown' || (named !== undefined && contradiction(named, items) >= FITS_NO_MORE);
+    return { hypotheses, probabilities, suspects, items, proof, surprises, fitsNothing, noHypothesisFits };
   }
 
   /** Whether every single fault that still counts is contradicted by what was found. */
   private explainsBadly(evidence: Evidence, alone: Assessment): boolean {
     // After a repair, anything that is still not right is a reason to think of a second fault.
     const repaired = evidence.episodes[evidence.episodes.length - 1]!.repaired.length > 0;
-    const bad = repaired ? 1 : BAFFLING - 1;
+    const bad = repaired ? 1 : FITS_NO_MORE - 1;
     return alone.hypotheses.every(
       (h) => !predicts(h) || alone.probabilities[h.index]! < COUNTS || contradiction(h, alone.items) >= bad,
     );

@@ -59,7 +59,7 @@ export interface FaultMode {
   readonly words: string;
   /** Relative frequency. An assumption of ours until a shop's own book replaces it. */
   readonly relativeRate: number;
-  /** What mends it. Modes of one part with the same mend need not be told apart. */
+  /** What mends it. Modes of one part with the same repair need not be told apart. */
   readonly repair: 'replace' | 'reconnect' | 'clean' | 'repair' | 'correct' | 'reset' | 'none';
   /** "Broken in a way we did not think of": has no prediction of its own. */
   readonly other?: boolean;
@@ -92,7 +92,7 @@ export interface Leads {
 export interface PartView {
   readonly state: string;
   readonly spec: Spec;
-  /** Active fault mode, if it is one that the kind heeds. */
+  /** Active fault mode, if it is one of the kind’s non-electrical faults. */
   readonly fault: string | undefined;
   /** How the circuit drives the part; 0 for a kind that it does not drive. */
   readonly drive: number;

@@ -113,7 +113,7 @@ export class PartDynamics {
   }
 }
 
-/** The way in which a part is broken, if it is one that its kind heeds when it moves. */
+/** The way in which a part is broken, if it is one of the kind’s non-electrical faults. */
 function nonElectricalFault(part: Part, nonElectrical: readonly FaultRef[]): string | undefined {
   const mode = failureOf(part, nonElectrical);
   return mode !== undefined && part.kind.nonElectricalFaults?.includes(mode) ? mode : undefined;
