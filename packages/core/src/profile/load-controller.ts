@@ -30,7 +30,7 @@ export function controllerNames(data: DataMap, ports: readonly ControlPort[]): C
 }
 
 /** What a control program is read with. */
-interface Reading {
+interface ReadWith {
   readonly part: Part;
   readonly branches: readonly Branch[];
   readonly quantities: readonly Quantity[];
@@ -42,8 +42,8 @@ interface Reading {
 const PATH: Path = ['controller'];
 
 /** Reads the control program: parallel regions of states with transitions. */
-export function loadController(fields: Fields, data: DataMap, reading: Reading): Controller {
-  const { part, branches, names } = reading;
+export function loadController(fields: Fields, data: DataMap, given: ReadWith): Controller {
+  const { part, branches, names } = given;
   fields.only(data, PATH, ['part', 'signals', 'counters', 'regions']);
   const ports = part.spec['ports'] as readonly ControlPort[];
   const branchOf = (port: string): number => branches.findIndex((b) => b.part === part.index && b.name === port);
@@ -56,15 +56,13 @@ export function loadController(fields: Fields, data: DataMap, reading: Reading):
   const signals = fields.optionalMap(data['signals'], [...PATH, 'signals'], 'name: {of, makes, breaks}');
   const inputs: Input[] = names.inputs.map((id, index) => {
     const port = ports.find((p) => p.role === 'input' && p.name === id);
-    if (!port) return { index, id, ...loadSignal(fields, signals[id], [...PATH, 'signals', id], reading.quantities) };
+    if (!port) return { index, id, ...loadSignal(fields, signals[id], [...PATH, 'signals', id], given.quantities) };
     const { volts: makes, breaks, debounce } = port;
     return { index, id, branch: branchOf(id), quantity: undefined, makes, breaks, debounce };
   });
   const outputs: Output[] = names.outputs.map((id, index) => ({ index, id, branch: branchOf(id) }));
   const regionData = fields.map(data['regions'], [...PATH, 'regions'], 'one entry per parallel region');
-  const regions = names.regions.map((region, index) =>
-    loadRegion(fields, regionData[region.id], region, index, reading),
-  );
+  const regions = names.regions.map((region, index) => loadRegion(fields, regionData[region.id], region, index, given));
   const spec = part.spec as { readonly [field: string]: number };
   return {
     part: part.index,
@@ -108,7 +106,7 @@ function loadRegion(
   data: Data | undefined,
   { id, states: stateNames }: ControllerNames['regions'][number],
   index: number,
-  reading: Reading,
+  given: ReadWith,
 ): Region {
   const at = [...PATH, 'regions', id];
   const region = fields.map(data, at, '{start, states}');
@@ -117,7 +115,7 @@ function loadRegion(
   const transitions = (raw: Data | undefined, where: Path): Transition[] =>
     fields
       .list(raw, where, '{to, when}')
-      .map((item, i) => loadTransition(fields, item, [...where, i], stateIndex, reading));
+      .map((item, i) => loadTransition(fields, item, [...where, i], stateIndex, given));
   const always = transitions(region['always'], [...at, 'always']).map((transition, i) => {
     const written = (region['always'] as Data[])[i];
     const where = [...at, 'always', i, 'except'];
@@ -125,15 +123,15 @@ function loadRegion(
     return { ...transition, except: except.map((name, j) => stateIndex(String(name), [...where, j])) };
   });
   const stateData = fields.map(region['states'], [...at, 'states'], 'one entry per state');
-  const outputIndex = indexIn(fields, 'output', reading.names.outputs);
+  const outputIndex = indexIn(fields, 'output', given.names.outputs);
   const states = stateNames.map((name, i) => {
     const where = [...at, 'states', name];
     const state = fields.map(stateData[name], where, '{on, go}');
     fields.only(state, where, ['on', 'go', 'code', 'lockout']);
     const go = transitions(state['go'], [...where, 'go']);
     const code = state['code'] === undefined ? undefined : fields.text(state, 'code', where);
-    if (code !== undefined && !reading.codes.includes(code))
-      fields.file.problem([...where, 'code'], unknownName('code', code, reading.codes));
+    if (code !== undefined && !given.codes.includes(code))
+      fields.file.problem([...where, 'code'], unknownName('code', code, given.codes));
     return {
       index: i,
       id: name,
@@ -155,7 +153,7 @@ function loadTransition(
   item: Data,
   here: Path,
   stateIndex: (name: string, where: Path) => number,
-  { names, compile }: Reading,
+  { names, compile }: ReadWith,
 ): Transition {
   const transition = fields.map(item, here, '{to, when}');
   fields.only(transition, here, ['to', 'when', 'set', 'except']);

@@ -4,7 +4,7 @@ import { type Build, buildKey } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { wrap, type Remote } from 'comlink';
-import type { Reading } from './consultation';
+import type { Viewer } from './consultation';
 import type { EngineApi } from './worker';
 import { profileSource } from '../store/profiles';
 
@@ -18,8 +18,8 @@ export interface LoadedEngine {
     log: Log,
     options: ViewOptions,
   ) => Promise<{ readonly tests: readonly TestView[]; readonly view: CallView | undefined }>;
-  readonly toProve: (log: Log, repair: string, reading: Reading) => Promise<ProofView | undefined>;
-  readonly advice: (log: Log, reading: Reading) => Promise<AdviceSnapshot>;
+  readonly toProve: (log: Log, repair: string, viewer: Viewer) => Promise<ProofView | undefined>;
+  readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;
   readonly find: (sought: readonly Sought[]) => Promise<Found[]>;
   /** Gives its memory back, for one who goes through many appliances. */
@@ -59,8 +59,8 @@ export function holdEngine(): EngineHold {
         drawing,
         view: (log, options) => api.view(key, log, options),
         next: (log, options) => api.next(key, log, options),
-        toProve: (log, repair, reading) => api.toProve(key, log, repair, reading),
-        advice: (log, reading) => api.advice(key, log, reading),
+        toProve: (log, repair, viewer) => api.toProve(key, log, repair, viewer),
+        advice: (log, viewer) => api.advice(key, log, viewer),
         guide: (units) => api.guide(key, units),
         find: (sought) => api.find(key, sought),
         forget: () => api.forget(key),

@@ -21,7 +21,7 @@ import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from 
 
 type Log = readonly CallEvent[];
 /** Who looks, and by whose limits. */
-export type Reading = Pick<ViewOptions, 'role' | 'standard'>;
+export type Viewer = Pick<ViewOptions, 'role' | 'standard'>;
 
 /** What is known of one log. */
 interface Considered {
@@ -41,7 +41,7 @@ export class Consultation {
   readonly #engine: Engine;
   #newest: Considered | undefined;
 
-  /** @throws ProfileError when the profile, or the profile in this build, is not sound */
+  /** @throws ProblemError when the profile, or the profile in this build, is not sound */
   constructor(source: string, file: string, build: Build) {
     this.#engine = new Engine(loadProfile(source, file, { build }));
   }
@@ -70,15 +70,15 @@ export class Consultation {
   }
 
   /** What it would take to prove a suspect. */
-  toProve(log: Log, repair: string, reading: Reading): ProofView | undefined {
+  toProve(log: Log, repair: string, viewer: Viewer): ProofView | undefined {
     const { state, assessment } = this.#consider(log);
-    return proofView(this.#engine, state, assessment, repair, reading);
+    return proofView(this.#engine, state, assessment, repair, viewer);
   }
 
   /** What a record of a break keeps: the suspects and the advice for exactly this log. */
-  advice(log: Log, reading: Reading): AdviceSnapshot {
+  advice(log: Log, viewer: Viewer): AdviceSnapshot {
     const known = this.#consider(log);
-    const ranked = known.state.danger || known.state.closed ? [] : this.#rank(known, reading);
+    const ranked = known.state.danger || known.state.closed ? [] : this.#rank(known, viewer);
     return snapshot(this.#engine, known.assessment, ranked);
   }
 
@@ -102,7 +102,7 @@ export class Consultation {
     return this.#newest;
   }
 
-  #rank(known: Considered, { role, standard }: Reading): RankedTest[] {
+  #rank(known: Considered, { role, standard }: Viewer): RankedTest[] {
     const by = `${role}|${JSON.stringify(standard)}`;
     if (known.ranking?.by !== by) {
       const { evidence, declined } = known.state;

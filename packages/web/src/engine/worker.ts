@@ -4,23 +4,24 @@ import type { Build } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { expose } from 'comlink';
-import { Consultation, type Reading } from './consultation';
+import { Consultation, type Viewer } from './consultation';
 
 /** The appliances loaded here, by the key the client gave them. */
-const consulted = new Map<string, Consultation>();
+const consulted = new Map<string, { readonly source: string; readonly consultation: Consultation }>();
 
 const need = (key: string): Consultation => {
   const one = consulted.get(key);
   if (!one) throw new Error('This appliance is not loaded any more. Load the page again.');
-  return one;
+  return one.consultation;
 };
 
 /** What can be asked of the engine, over one message each. Every question says which appliance and which log. */
 const api = {
   load(key: string, source: string, file: string, build: Build): Drawing {
-    const one = consulted.get(key) ?? new Consultation(source, file, build);
-    consulted.set(key, one);
-    return one.drawing();
+    // A profile that was brought in anew since is another one, whatever its key.
+    if (consulted.get(key)?.source !== source)
+      consulted.set(key, { source, consultation: new Consultation(source, file, build) });
+    return need(key).drawing();
   },
   forget(key: string): void {
     consulted.delete(key);
@@ -35,11 +36,11 @@ const api = {
   ): { tests: TestView[]; view: CallView | undefined } {
     return need(key).next(log, options);
   },
-  toProve(key: string, log: readonly CallEvent[], repair: string, reading: Reading): ProofView | undefined {
-    return need(key).toProve(log, repair, reading);
+  toProve(key: string, log: readonly CallEvent[], repair: string, viewer: Viewer): ProofView | undefined {
+    return need(key).toProve(log, repair, viewer);
   },
-  advice(key: string, log: readonly CallEvent[], reading: Reading): AdviceSnapshot {
-    return need(key).advice(log, reading);
+  advice(key: string, log: readonly CallEvent[], viewer: Viewer): AdviceSnapshot {
+    return need(key).advice(log, viewer);
   },
   guide(key: string, units: UnitSystem): Guide {
     return need(key).guide(units);
