@@ -8,6 +8,7 @@ export {
   CLOSED,
   type ControlPort,
   type DeadTest,
+  deadTestsIn,
   type Electrical,
   type FaultMode,
   type Leads,

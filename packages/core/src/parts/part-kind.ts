@@ -108,9 +108,11 @@ export interface Move {
   readonly after: number;
 }
 
-/** A dead test (power off, part isolated) and what a sound part shows, ohms. */
+/** A dead test (power off, part isolated) and what a sound part shows, SI. */
 export interface DeadTest {
   readonly branch: string;
+  /** What the meter is set to; ohms when nothing is said. */
+  readonly dimension?: Dimension;
   readonly title: string;
   readonly low: number;
   readonly high: number;
@@ -120,6 +122,12 @@ export interface DeadTest {
 
 /** What a closed contact, a wire or a fuse may show at most, as a dead test, ohms. */
 export const closedContact = (title: string): DeadTest => ({ branch: '', title, low: 0, high: 1, closedContact: true });
+
+/** The dead tests of a part that are made with one setting of the meter. */
+export const deadTestsIn = (
+  { kind, spec }: { readonly kind: PartKind; readonly spec: Spec },
+  dimension: Dimension,
+): readonly DeadTest[] => kind.deadTests(spec).filter((d) => (d.dimension ?? 'resistance') === dimension);
 
 /** A winding within a fifth of its book value, ohms. */
 export const winding = (branch: string, title: string, ohms: number): DeadTest => ({

@@ -1,4 +1,4 @@
-import type { PartSymbol } from '../parts';
+import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, type LineWords, lineWords } from '../question';
 import { OUTCOMES, type Wait, waitsOf } from '../simulation';
@@ -100,7 +100,7 @@ export function drawingOf(model: Model): Drawing {
       .map((p) => ({
         id: p.id,
         title: p.title,
-        branches: p.kind.deadTests(p.spec).map((d) => d.branch),
+        branches: deadTestsIn(p, 'resistance').map((d) => d.branch),
         bypassable: mayBypass(p),
       })),
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),

@@ -1,11 +1,12 @@
 import { measureVolts } from '../circuit';
 import type { Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
+import type { DeadTest } from '../parts';
 import type { Prediction, Question } from '../question';
 import { FIRST_EPISODE, type Interval, type Trace } from '../simulation';
 import { OUTCOME_WORDS } from './fixed-words';
 import { predictionWords } from './question-words';
-import { ohmsWords, type Reader } from './reader';
+import { quantityWords, type Reader } from './reader';
 import { partWords } from './say';
 
 /** Everything a technician would want to read about an appliance, in words. */
@@ -57,7 +58,6 @@ export function guideOf(engine: Engine, reader: Reader): Guide {
   const sound = (q: Question): string =>
     predictionWords(model, q, engine.traces.predict(engine.healthy.faults, NORMAL, q), reader);
   const healthy = engine.traces.last(engine.healthy.faults, NORMAL).trace;
-  const ohms = (value: number): string => ohmsWords(value, reader);
   const ordered = model.rungs.flatMap((r) => r.items.flatMap((i) => ('net' in i ? [i.net] : [])));
   const points = [...new Set(ordered)].flatMap((net) => model.points.filter((p) => p.net === net));
   return {
@@ -82,12 +82,7 @@ export function guideOf(engine: Engine, reader: Reader): Guide {
         : part.kind.deadTests(part.spec).map((d) => ({
             part: partWords(part.title, d.branch),
             closedContact: d.closedContact === true,
-            limits:
-              d.high === Infinity
-                ? `more than ${ohms(d.low)}`
-                : d.low === 0
-                  ? `up to ${ohms(d.high)} when closed`
-                  : `${ohms(d.low)} to ${ohms(d.high)}`,
+            limits: soundWords(d, reader),
           })),
     ),
     gauges: model.gauges.map((g, i) => ({ title: g.title, how: g.how, good: sound({ kind: 'gauge', gauge: i }) })),
@@ -140,4 +135,11 @@ function signatureWords(engine: Engine, h: Hypothesis): string[] {
       words.push(`${look.ask} ${look.answers[own.answer]!.title}`);
   });
   return words;
+}
+
+/** What a sound part shows in a dead test. */
+function soundWords({ low, high, dimension = 'resistance' }: DeadTest, reader: Reader): string {
+  const words = (value: number): string => quantityWords(value, dimension, reader);
+  if (high === Infinity) return `more than ${words(low)}`;
+  return low === 0 ? `up to ${words(high)} when closed` : `${words(low)} to ${words(high)}`;
 }

@@ -1,6 +1,6 @@
 import type { JudgementMessage } from '../bench';
-import { formatQuantity, formatReading } from '../units';
-import { ohmsWords, type Reader, valueWords } from './reader';
+import { type Dimension, formatQuantity, formatReading } from '../units';
+import { quantityWords, type Reader, valueWords } from './reader';
 
 /** A verdict with its limits, as one would say it. */
 export function sayJudgement(m: JudgementMessage, reader: Reader): string {
@@ -8,7 +8,7 @@ export function sayJudgement(m: JudgementMessage, reader: Reader): string {
     case 'dead-test': {
       const { reading, low, high, verdict } = m.data;
       const shown = formatReading(reading, reader.units);
-      const limits = limitsWords(low, high, reader);
+      const limits = limitsWords(low, high, reading.dimension, reader);
       if (verdict === 'bad') return `${shown} is out of limits (${limits}).`;
       if (verdict === 'marginal') return `${shown} is usable but near its limit (${limits}): note it.`;
       return `${shown} is good (${limits}).`;
@@ -44,9 +44,9 @@ export function sayJudgement(m: JudgementMessage, reader: Reader): string {
   }
 }
 
-const limitsWords = (low: number, high: number, reader: Reader): string =>
+const limitsWords = (low: number, high: number, dimension: Dimension, reader: Reader): string =>
   high === Infinity
-    ? `at least ${ohmsWords(low, reader)}`
+    ? `at least ${quantityWords(low, dimension, reader)}`
     : low === 0
-      ? `at most ${ohmsWords(high, reader)}`
-      : `${ohmsWords(low, reader)} to ${ohmsWords(high, reader)}`;
+      ? `at most ${quantityWords(high, dimension, reader)}`
+      : `${quantityWords(low, dimension, reader)} to ${quantityWords(high, dimension, reader)}`;

@@ -102,12 +102,9 @@ function judge(
   o: Observation,
   standard: TestingStandard,
 ): { readonly judgement: Judgement['says']; readonly asWhole: boolean } | undefined {
+  const dead = kindOf(o).deadTest?.(model, o);
+  if (dead && 'reading' in o) return { judgement: judgeDeadTest(dead, o.reading, standard).says, asWhole: true };
   switch (o.kind) {
-    case 'ohms': {
-      const part = model.parts[o.part]!;
-      const dead = part.kind.deadTests(part.spec).find((d) => d.branch === o.branch);
-      return dead && { judgement: judgeDeadTest(dead, o.reading, standard).says, asWhole: true };
-    }
     case 'gauge': {
       // The one length that is measured on these machines.
       const isGap = model.quantities[model.gauges[o.gauge]!.quantity]!.dimension === 'length';

@@ -33,4 +33,6 @@ export const valueWords = (value: number, dimension: Dimension, dial: Dial, read
 export const roughly = (volts: number, { millivolts }: Dial): string =>
   formatNumber(volts * (millivolts ? 1000 : 1), 2);
 
-export const ohmsWords = (ohms: number, { units }: Reader): string => formatQuantity(ohms, 'resistance', units);
+/** A limit or book value, which no instrument showed. */
+export const quantityWords = (value: number, dimension: Dimension, { units }: Reader): string =>
+  formatQuantity(value, dimension, units);

@@ -9,9 +9,9 @@ import {
   readsOpen,
   type TitleMessage,
 } from '../question';
-import type { Reading } from '../units';
+import type { Dimension, Reading } from '../units';
 import { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
-import { ohmsWords, type Reader, readingWords, roughly, shownOn, valueWords } from './reader';
+import { quantityWords, type Reader, readingWords, roughly, shownOn, valueWords } from './reader';
 
 // The sentences of questions: one function for each thing a question says.
 
@@ -29,9 +29,10 @@ export function sayAsked(m: AskedMessage): string {
       const when = step === undefined ? 'as it stands' : `at the step "${step}"`;
       return `${RANGES[range]}, red probe on ${sayPlace(red)}, black on ${sayPlace(black)}, ${when}.`;
     }
-    case 'measure-ohms': {
-      const { part, branch } = m.data;
-      return `Power off. Isolate the ${part} and read ohms across ${branch === '' ? 'it' : `its ${branch} side`}. Zero the leads first.`;
+    case 'measure-dead': {
+      const { part, branch, dimension } = m.data;
+      const { read, first } = deadWords(dimension);
+      return `Power off. Isolate the ${part} and read ${read} across ${branch === '' ? 'it' : `its ${branch} side`}. ${first}`;
     }
     case 'read-gauge':
       return `${m.data.how} ${m.data.title}?`;
@@ -43,6 +44,13 @@ export function sayAsked(m: AskedMessage): string {
 }
 
 const RANGES = { 'dc-millivolts': 'DC millivolts', 'dc-volts': 'DC volts', 'ac-volts': 'AC volts' } as const;
+
+/** A setting of the meter for dead tests: its name, what is read with it, what comes first. */
+const DEAD_WORDS: Partial<
+  Readonly<Record<Dimension, { readonly title: string; readonly read: string; readonly first: string }>>
+> = { resistance: { title: 'Ohms', read: 'ohms', first: 'Zero the leads first.' } };
+
+const deadWords = (dimension: Dimension) => DEAD_WORDS[dimension]!;
 
 const sayPlace = (place: Place): string =>
   'terminalOf' in place
@@ -64,8 +72,8 @@ export function sayTitle(m: TitleMessage): string {
       const { red = '·', black = '·', step } = m.data;
       return `Volts ${red}–${black}${step === undefined ? '' : `, ${step.toLowerCase()}`}`;
     }
-    case 'ohms':
-      return `Ohms, ${partWords(m.data.part, m.data.branch)}`;
+    case 'dead':
+      return `${deadWords(m.data.dimension).title}, ${partWords(m.data.part, m.data.branch)}`;
     case 'time':
       return `Time to "${m.data.step}"`;
     case 'complaint':
@@ -152,7 +160,7 @@ const atTimesToo = (words: string, other: number | undefined, say: (value: numbe
 const voltsWords = (volts: number, dial: Dial, reader: Reader): string => valueWords(volts, 'voltage', dial, reader);
 
 const deadOhms = (ohms: number, reader: Reader): string =>
-  readsOpen(ohms) ? 'OL' : ohmsWords(Math.max(ohms, 0.1), reader);
+  readsOpen(ohms) ? 'OL' : quantityWords(Math.max(ohms, 0.1), 'resistance', reader);
 
 /** What a meter shows, in so few characters that it can stand beside a point of a drawing. */
 export function sayBriefly(m: ExpectedMessage, reader: Reader): string {

@@ -1,5 +1,6 @@
 import type { Branch, Part } from '../profile';
-import { readingValue } from '../units';
+import { kindOf } from '../question';
+import { type Dimension, readingValue } from '../units';
 import { any, both, type Checklist, need, partly } from './checklist';
 import { entry, type Inquiry, is, odd, tells } from './inquiry';
 import { across, blocked, foundLive, inNotOut } from './voltages';
@@ -8,18 +9,20 @@ import { across, blocked, foundLive, inNotOut } from './voltages';
 export const ofComponent = (q: Inquiry, part: Part): Checklist =>
   any(deadValue(q, part), ...part.branches.map((b) => ofPassage(q, part, b)));
 
-/** Ohms out of limits, the part isolated. */
-const deadValue = ({ items }: Inquiry, part: Part): Checklist =>
+/** What the leads of the meter may add to a dead test, SI. */
+const LEADS: Partial<Readonly<Record<Dimension, number>>> = { resistance: 0.5 };
+
+/** A dead value out of limits, the part isolated. */
+const deadValue = ({ model, items }: Inquiry, part: Part): Checklist =>
   need(
     'dead-value',
-    entry(items, (i) =>
-      is(i, 'ohms', (o) => {
-        if (o.part !== part.index) return false;
-        const limits = part.kind.deadTests(part.spec).find((d) => d.branch === o.branch);
-        const ohms = readingValue(o.reading);
-        return limits !== undefined && (ohms > limits.high * 1.05 + 0.5 || ohms < limits.low * 0.95);
-      }),
-    ),
+    entry(items, ({ item: { observation: o } }) => {
+      if (!('part' in o) || o.part !== part.index || !('reading' in o)) return false;
+      const limits = kindOf(o).deadTest?.(model, o);
+      const value = readingValue(o.reading);
+      const leads = LEADS[o.reading.dimension] ?? 0;
+      return limits !== undefined && (value > limits.high * 1.05 + leads || value < limits.low * 0.95);
+    }),
   );
 
 function ofPassage(q: Inquiry, part: Part, branch: Branch): Checklist {

@@ -19,6 +19,13 @@ export interface Dial {
   readonly scale?: number;
 }
 
+/** A part to be isolated, one of its passages, and what the meter is set to. */
+interface DeadSubject {
+  readonly part: string;
+  readonly branch: string;
+  readonly dimension: Dimension;
+}
+
 /** What to do and ask, with a meter in one hand. */
 export type AskedMessage =
   /** In the profile's own words. */
@@ -34,7 +41,7 @@ export type AskedMessage =
         readonly step: string | undefined;
       }
     >
-  | Message<'measure-ohms', { readonly part: string; readonly branch: string }>
+  | Message<'measure-dead', DeadSubject>
   | Message<'read-gauge', { readonly how: string; readonly title: string }>
   | Message<'take-time', { readonly step: string }>
   | Message<'ask-customer'>;
@@ -50,7 +57,7 @@ export type TitleMessage =
       'volts',
       { readonly red: string | undefined; readonly black: string | undefined; readonly step: string | undefined }
     >
-  | Message<'ohms', { readonly part: string; readonly branch: string }>
+  | Message<'dead', DeadSubject>
   | Message<'time', { readonly step: string }>
   | Message<'complaint'>;
 

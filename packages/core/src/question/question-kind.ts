@@ -1,4 +1,5 @@
 import type { Static, TObject } from '@sinclair/typebox';
+import type { DeadTest } from '../parts';
 import type { Data, Fields, Model, Part, Path } from '../profile';
 import type { Lived } from '../simulation';
 import type { TestingStandard } from '../standards';
@@ -69,6 +70,8 @@ export interface QuestionKind<Q extends { kind: string }, O extends Q, B extends
   offers(model: Model): readonly Offer<Q>[];
   /** What it costs to ask it of an appliance that was set up for it. */
   cost(model: Model, question: Q): Cost;
+  /** The dead test of a part that it is: what a sound one shows. */
+  deadTest?(model: Model, question: Q): DeadTest | undefined;
   /** What has to be prepared for it: the same word means the same preparation. */
   preparation?(model: Model, question: Q): string;
   /** Which way of looking for an open device it belongs to. */

@@ -1,3 +1,4 @@
+import { deadTestsIn } from '../../parts';
 import { findPart, type Model, unknownName } from '../../profile';
 import { failureOf, type Lived } from '../../simulation';
 import { ASSUMED } from '../../standards';
@@ -26,12 +27,14 @@ export interface OhmsObservation extends OhmsQuestion {
 
 const body = bodyOf('ohms', { part: name, branch: t.Optional(branchName), ...readingFields });
 
+const DIMENSION = 'resistance';
+
 /** One more winding of a part that is isolated already. */
 const ONE_MORE_MINUTES = 0.5;
 
 const formOf = (part: string, branch: string | undefined): AnswerForm => ({
   kind: 'reading',
-  dimension: 'resistance',
+  dimension: DIMENSION,
   subject: { type: 'ohms', part, ...(branch === undefined ? {} : { branch }) },
 });
 
@@ -43,7 +46,7 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
   answers: () => [],
   offers: (model) =>
     model.parts.flatMap((part) =>
-      part.kind.deadTests(part.spec).map((dead) => ({
+      deadTestsIn(part, DIMENSION).map((dead) => ({
         question: { kind: 'ohms', part: part.index, branch: dead.branch } as const,
         minutes: part.minutes,
         line: false,
@@ -52,6 +55,7 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
       })),
     ),
   cost: (model, q) => ({ minutes: model.parts[q.part]!.minutes, line: false }),
+  deadTest: (model, q) => deadTestsIn(model.parts[q.part]!, DIMENSION).find((d) => d.branch === q.branch),
   preparation: (model, q) => `isolated ${model.parts[q.part]!.id}`,
   probing: (model, q) => (model.parts[q.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined),
   cautions: (model, q) => ({ applies: ['ohms'], own: model.parts[q.part]!.caution }),
@@ -114,10 +118,13 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
     return [caseReading(fields, map['value'], [...path, 'value'], formOf(fields.text(map, 'part', path), branch))];
   },
   asked: (model, q) => ({
-    message: 'measure-ohms',
-    data: { part: model.parts[q.part]!.title, branch: q.branch },
+    message: 'measure-dead',
+    data: { part: model.parts[q.part]!.title, branch: q.branch, dimension: DIMENSION },
   }),
-  title: (model, q) => ({ message: 'ohms', data: { part: model.parts[q.part]!.title, branch: q.branch } }),
+  title: (model, q) => ({
+    message: 'dead',
+    data: { part: model.parts[q.part]!.title, branch: q.branch, dimension: DIMENSION },
+  }),
   observed: (model, o) => ({
     message: 'read',
     data: { title: ohms.title(model, o), reading: o.reading, dial: {} },
