@@ -15,4 +15,6 @@ export default {
   },
   testMatch: ['<rootDir>/packages/*/test/**/*.test.ts'],
   testTimeout: 60_000,
+  // Jest alone would leave one core to itself.
+  maxWorkers: '100%',
 };

@@ -1,5 +1,5 @@
-// `npm run build`: the web app and the server as they run. `npm start` then needs a DATABASE_URL and a SESSION_SECRET.
-import { ensureServerBuild, ensureWebBuild } from './build.mjs';
+// `npm run build`: the web app, the server and the command line as they run. `npm start` then needs a DATABASE_URL and a SESSION_SECRET.
+import { ensureCliBuild, ensureServerBuild, ensureWebBuild } from './build.mjs';
 import { ensureNodePackages } from './packages.mjs';
 import { runMain } from './say.mjs';
 
@@ -7,4 +7,5 @@ runMain(async () => {
   await ensureNodePackages();
   await ensureWebBuild();
   await ensureServerBuild();
+  await ensureCliBuild();
 });

@@ -9,6 +9,8 @@ export const WEB_DIST = join(ROOT, 'packages/web/dist');
 const SERVER_DIST = join(ROOT, 'packages/server/dist');
 /** The server as it runs: one file of plain JavaScript, with the node packages beside it. */
 export const SERVER_MAIN = join(SERVER_DIST, 'main.js');
+const CLI_DIST = join(ROOT, 'packages/cli/dist');
+export const CLI_MAIN = join(CLI_DIST, 'main.js');
 
 const SHARED = ['packages/core/src', 'packages/contract/src', 'package-lock.json'];
 
@@ -27,22 +29,32 @@ const WEB_SOURCES = [
 
 /** Builds the server when its sources changed since the last build. */
 export const ensureServerBuild = () =>
-  ensureBuild('Building the server', SERVER_DIST, [...SHARED, 'packages/server/src'], async () => {
-    // Not there before the packages are installed, and this file is read earlier.
-    const { build } = await import('esbuild');
-    await build({
-      entryPoints: [join(ROOT, 'packages/server/src/main.ts')],
-      outfile: SERVER_MAIN,
-      bundle: true,
-      platform: 'node',
-      target: 'node20',
-      format: 'esm',
-      sourcemap: true,
-      logLevel: 'warning',
-      // Our own packages are built in; everything from the registry stays a package.
-      plugins: [{ name: 'registry-packages-stay', setup: keepPackages }],
-    });
+  ensureBuild('Building the server', SERVER_DIST, [...SHARED, 'packages/server/src'], () =>
+    bundle('packages/server/src/main.ts', SERVER_MAIN),
+  );
+
+/** Builds the command line when its sources changed since the last build; says nothing, since its output is read by programs. */
+export const ensureCliBuild = () =>
+  ensureBuild(undefined, CLI_DIST, ['packages/core/src', 'packages/cli/src', 'package-lock.json'], () =>
+    bundle('packages/cli/src/main.ts', CLI_MAIN),
+  );
+
+/** One file of plain JavaScript for Node: our own packages are built in, everything from the registry stays a package. */
+async function bundle(entry, outfile) {
+  // Not there before the packages are installed, and this file is read earlier.
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [join(ROOT, entry)],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    sourcemap: true,
+    logLevel: 'warning',
+    plugins: [{ name: 'registry-packages-stay', setup: keepPackages }],
   });
+}
 
 function keepPackages({ onResolve }) {
   onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
@@ -54,7 +66,7 @@ async function ensureBuild(title, dist, sources, work) {
   const digest = digestOf(sources);
   const mark = join(dist, '.sources');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === digest) return;
-  await step(title, work);
+  await (title === undefined ? work() : step(title, work));
   writeFileSync(mark, digest);
 }
 

@@ -1,7 +1,7 @@
 #!/usr/bin/env node
-// The command line runs straight from the TypeScript sources.
-import { register } from 'tsx/esm/api';
+// The command line as it runs: one built file, made anew when its sources have changed.
+import { CLI_MAIN, ensureCliBuild } from '../../../tools/build.mjs';
 
-register();
-const { main } = await import('../src/main.ts');
+await ensureCliBuild();
+const { main } = await import(CLI_MAIN);
 process.exitCode = await main(process.argv.slice(2));

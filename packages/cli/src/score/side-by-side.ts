@@ -1,9 +1,9 @@
 import { spawn } from 'node:child_process';
 import { availableParallelism } from 'node:os';
-import { fileURLToPath } from 'node:url';
 import type { Score, ScoreSize } from './figures';
 
-const CLI = fileURLToPath(new URL('../../bin/zetalysis.mjs', import.meta.url));
+/** The command line that is running. */
+const CLI = process.argv[1]!;
 
 /** Scores several families at once, one process for each core; the figures are the same as one after the other. */
 export async function sideBySide(ids: readonly string[], size: ScoreSize): Promise<Score[]> {
