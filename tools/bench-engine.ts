@@ -45,7 +45,7 @@ export function fillFaultTable(engine: Engine): void {
 
 /** Three items that leave many suspects: the trial does not come, a reading, and how it ends. */
 function someEvidence({ model }: Engine): Evidence {
-  const phase = model.phases.findIndex((p) => p.trial);
+  const phase = model.phases.find((p) => p.trial)!.index;
   const point = model.points.find((p) => !p.line) ?? model.points[0]!;
   const observations: Observation[] = [
     { kind: 'seen', phase, answer: false },
@@ -54,10 +54,7 @@ function someEvidence({ model }: Engine): Evidence {
       kind: 'volts',
       red: point.net,
       black: point.black,
-      phase: Math.max(
-        0,
-        model.phases.findIndex((p) => p.probe),
-      ),
+      phase: (model.phases.find((p) => p.probe) ?? model.phases[0]!).index,
       input: 'high-impedance',
       reading: { kind: 'value', value: model.ratedVolts[point.net]!, dimension: 'voltage' },
     },

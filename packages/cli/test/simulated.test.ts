@@ -1,7 +1,7 @@
 import { Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
 import { MISREPORTED, SimulatedTechnician, SimulatedVisit } from '@zetalysis/core/practice';
-import { loadProfile, type Model, variantsOf } from '@zetalysis/core/profile';
+import { findNet, loadProfile, type Model, variantsOf } from '@zetalysis/core/profile';
 import type { Question } from '@zetalysis/core/question';
 import {
   CircuitStates,
@@ -56,9 +56,9 @@ describe('the seeded generator', () => {
 describe('a simulated appliance and its technician', () => {
   const volts: Question = {
     kind: 'volts',
-    red: engine.model.nets.indexOf('R'),
-    black: engine.model.nets.indexOf('C'),
-    phase: 0,
+    red: findNet(engine.model, 'R'),
+    black: findNet(engine.model, 'C'),
+    phase: engine.model.phases[0]!.index,
     input: 'high-impedance',
   };
 
@@ -91,7 +91,7 @@ describe('a simulated appliance and its technician', () => {
   test('about three cues in a hundred are misreported', () => {
     const random = new Random(3);
     const appliance = technicianAt(text, file, [], random);
-    const question: Question = { kind: 'seen', phase: engine.model.phases.findIndex((p) => p.goal) };
+    const question: Question = { kind: 'seen', phase: engine.model.phases.find((p) => p.goal)!.index };
     const wrong = times(4000, () => appliance.answer(chain, question)).filter((o) => o?.kind === 'seen' && !o.answer);
     // Five standard errors of a share of 3 % over 4000.
     expect(Math.abs(wrong.length / 4000 - MISREPORTED)).toBeLessThan(0.0135);

@@ -1,6 +1,16 @@
 import { Engine } from '../src/diagnosis';
 import { drawingOf } from '../src/presentation';
-import { type Build, loadProfile, ordersOfProfile, PLAIN, ProblemError, variantsOf, withVariant } from '../src/profile';
+import {
+  AS_IT_STANDS,
+  type Build,
+  findNet,
+  loadProfile,
+  ordersOfProfile,
+  PLAIN,
+  ProblemError,
+  variantsOf,
+  withVariant,
+} from '../src/profile';
 import { checkProfile, FIRST_EPISODE } from '../src/simulation';
 import { FAMILIES, profileText } from './models';
 
@@ -29,7 +39,7 @@ describe('how a machine is built, beside its family', () => {
       const engine = new Engine(load('steam-intermittent-pilot', build));
       const { model } = engine;
       const h = engine.hypotheses.find((x) => x.id === 'lwco.open')!;
-      const q = { kind: 'volts', red: model.nets.indexOf('TH'), black: model.nets.indexOf('C'), phase: -1 } as const;
+      const q = { kind: 'volts', red: findNet(model, 'TH'), black: findNet(model, 'C'), phase: AS_IT_STANDS } as const;
       const p = engine.expect({ episodes: [FIRST_EPISODE], items: [] }, h, { ...q, input: 'high-impedance' });
       return p.kind === 'volts' ? (p.volts > 20 ? 'live' : 'dead') : p.kind;
     };

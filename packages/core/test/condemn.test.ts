@@ -1,5 +1,5 @@
 import { Engine } from '../src/diagnosis';
-import { findNet } from '../src/profile';
+import { findNet, findPhase } from '../src/profile';
 import { condemn } from '../src/proof/condemn';
 import type { Observation } from '../src/question';
 import { engine, evidence, model, noGlow, ohms, seen, volts } from './furnace';
@@ -48,7 +48,7 @@ describe('proof is structural', () => {
 
 describe('what condemns a part, and what does not', () => {
   const heatPump = new Engine(profile('pool-heat-pump'));
-  const at = (id: string): number => heatPump.model.phases.findIndex((p) => p.id === id);
+  const at = (id: string) => findPhase(heatPump.model, id)!.index;
   const read = (red: string, step: string, value: number): Observation => ({
     kind: 'volts',
     red: findNet(heatPump.model, red),
@@ -89,7 +89,7 @@ describe('what condemns a part, and what does not', () => {
   const motor = (drumTurns: boolean, fed?: number): number => {
     const look = dryer.model.looks.findIndex((l) => /hum/.test(l.ask));
     const answer = dryer.model.looks[look]!.answers.findIndex((a) => a.when.text.includes('fault(motor.seized)'));
-    const phase = dryer.model.phases.findIndex((p) => p.cue.parts.some((i) => dryer.model.parts[i]!.id === 'motor'));
+    const phase = dryer.model.phases.find((p) => p.cue.parts.some((i) => dryer.model.parts[i]!.id === 'motor'))!.index;
     const found: Observation[] = [
       { kind: 'seen', phase, answer: drumTurns },
       { kind: 'look', look, answer },
@@ -124,7 +124,7 @@ describe('what condemns a part, and what does not', () => {
   test('a control is not condemned before its lone sensor was looked at', () => {
     const heater = new Engine(profile('storage-water-heater'));
     const { model: own } = heater;
-    const step = (id: string): number => own.phases.findIndex((p) => p.id === id);
+    const step = (id: string) => findPhase(own, id)!.index;
     const look = (id: string, answer: string): Observation => {
       const index = own.looks.findIndex((l) => l.id === id);
       return { kind: 'look', look: index, answer: own.looks[index]!.answers.findIndex((a) => a.id === answer) };

@@ -175,7 +175,7 @@ phases:
     const open = e.hypotheses.filter((h) => /^s\d+\.open$/.test(h.id));
     for (const hidden of open) {
       const items: Evidence['items'][number][] = [
-        { id: 'x', episode: 0, observation: { kind: 'seen', phase: 1, answer: false } },
+        { id: 'x', episode: 0, observation: { kind: 'seen', phase: e.model.phases[1]!.index, answer: false } },
       ];
       let probes = 0;
       for (;;) {

@@ -1,6 +1,6 @@
 import { Engine } from '../src/diagnosis';
 import { DANGER_WORDS, explain, instruction, questionTitle } from '../src/presentation';
-import { findNet } from '../src/profile';
+import { findNet, findPhase } from '../src/profile';
 import { type Evidence, terminals } from '../src/question';
 import { NORMAL_SETUP } from '../src/simulation';
 import { cautionsFor, mayPropose, setupFor } from '../src/test-choice';
@@ -8,7 +8,7 @@ import { profile } from './models';
 
 const model = profile('furnace-condensing');
 const engine = new Engine(model);
-const phase = (id: string): number => model.phases.findIndex((p) => p.id === id);
+const phase = (id: string) => findPhase(model, id)!.index;
 const part = (id: string) => model.parts.find((p) => p.id === id)!;
 
 const ev: Evidence = {

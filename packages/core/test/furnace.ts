@@ -1,5 +1,5 @@
 import { Engine } from '../src/diagnosis';
-import { findNet } from '../src/profile';
+import { findNet, findPhase } from '../src/profile';
 import type { Evidence, Observation } from '../src/question';
 import { NORMAL_SETUP, type Setup } from '../src/simulation';
 import { profile } from './models';
@@ -13,7 +13,7 @@ export const evidence = (observations: readonly Observation[], setup: Setup = NO
   episodes: [{ setup, repaired: [] }],
   items: observations.map((observation, i) => ({ id: `e${i}`, episode: 0, observation })),
 });
-const phase = (id: string): number => model.phases.findIndex((p) => p.id === id);
+const phase = (id: string) => findPhase(model, id)!.index;
 export const seen = (id: string, answer: boolean): Observation => ({ kind: 'seen', phase: phase(id), answer });
 export const volts = (red: string, black: string, at: string, value: number): Observation => ({
   kind: 'volts',

@@ -1,7 +1,7 @@
 import { followed, proofOutlook, watchedTry } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { testTitle } from '../src/presentation';
-import { findNet } from '../src/profile';
+import { findNet, findPhase } from '../src/profile';
 import { commandedAt } from '../src/proof/commanded';
 import type { Evidence, Observation } from '../src/question';
 import { type Episode, FIRST_EPISODE } from '../src/simulation';
@@ -273,7 +273,7 @@ describe.each(['steam-intermittent-pilot', 'steam-standing-pilot'])('%s: a probe
   const boiler = new Engine(profile(id));
   const { model } = boiler;
   const feed = id === 'steam-standing-pilot' ? 'TH' : 'R';
-  const call = model.phases.findIndex((p) => p.id === 'call');
+  const call = findPhase(model, 'call')!.index;
   const read = (red: string, value: number): Observation => ({
     kind: 'volts',
     red: findNet(model, red),
@@ -287,7 +287,7 @@ describe.each(['steam-intermittent-pilot', 'steam-standing-pilot'])('%s: a probe
   const bridged: Episode = { ...FIRST_EPISODE, setup: { ...FIRST_EPISODE.setup, actions: ['bridge-probe'] } };
   /** Damper shut, power before the cut-off and none behind it, water in the glass; then what is read with the bridge on. */
   const assess = (...withBridge: readonly Observation[]) => {
-    const damper = model.phases.findIndex((p) => p.id === 'damper');
+    const damper = findPhase(model, 'damper')!.index;
     const before: readonly Observation[] = [
       { kind: 'seen', phase: damper, answer: false },
       { kind: 'outcome', outcome: 'dead' },

@@ -2,11 +2,12 @@ import { Engine } from '../src/diagnosis';
 import type { Evidence, Observation } from '../src/question';
 import { type Episode, NORMAL_SETUP, type Outcome } from '../src/simulation';
 import { profile } from './models';
+import { findPhase } from '../src/profile';
 
 const model = profile('furnace-condensing');
 const engine = new Engine(model);
-const part = (id: string): number => model.parts.find((p) => p.id === id)!.index;
-const phase = (id: string): number => model.phases.findIndex((p) => p.id === id);
+const part = (id: string) => model.parts.find((p) => p.id === id)!.index;
+const phase = (id: string) => findPhase(model, id)!.index;
 const seen = (id: string, answer: boolean): Observation => ({ kind: 'seen', phase: phase(id), answer });
 const ends = (outcome: Outcome): Observation => ({ kind: 'outcome', outcome });
 const code = (id: string): Observation => ({ kind: 'code', code: id });

@@ -8,6 +8,7 @@ import { quantityAt, type Trace } from '../src/simulation';
 import { condemned, hypothesis } from './condemned';
 import { FAMILIES, profile } from './models';
 import { traceOf } from './runs';
+import { AS_IT_STANDS, findNet } from '../src/profile';
 
 // What stands for seconds and then changes, again and again: somebody comes in either part of it.
 
@@ -42,7 +43,7 @@ describe.each(FAMILIES)('slow cycles: %s', (id) => {
       const repeats = trace.cycle?.from ?? (trace.cut && trace.outcome === 'cycles' ? 0 : undefined);
       if (repeats === undefined) continue;
       for (const { net, black } of model.points) {
-        const q: Volts = { ...(first!.question as Volts), red: net, black, phase: -1 };
+        const q: Volts = { ...(first!.question as Volts), red: net, black, phase: AS_IT_STANDS };
         const p = kindOf(q).predict(model, { trace, faults: h.faults }, q);
         if (p.kind !== 'volts' || !p.shorter) continue;
         slow++;
@@ -122,9 +123,9 @@ describe('a reading in a slow cycle', () => {
     const trace = traceOf(furnace, ['gas-valve.coil-short']);
     const q: Volts = {
       ...valve,
-      red: furnace.nets.indexOf('R'),
-      black: furnace.nets.indexOf('C'),
-      phase: furnace.phases.findIndex((p) => p.trial),
+      red: findNet(furnace, 'R'),
+      black: findNet(furnace, 'C'),
+      phase: furnace.phases.find((p) => p.trial)!.index,
     };
     expect(kindOf(q).predict(furnace, { trace, faults: [] }, q).kind).toBe('unsteady');
   });

@@ -2,7 +2,7 @@ import { judgeDeadTest, judgeSparkGap, judgeThermocouple } from '../src/bench';
 import { Engine } from '../src/diagnosis';
 import { closedContact } from '../src/parts/part-kind';
 import { instruction, provesWords } from '../src/presentation';
-import { findNet } from '../src/profile';
+import { findNet, findPhase } from '../src/profile';
 import type { Evidence } from '../src/question';
 import { NORMAL_SETUP } from '../src/simulation';
 import { USUAL_STANDARD } from '../src/standards';
@@ -16,7 +16,7 @@ const evidence: Evidence = {
   items: ['inducer', 'glow'].map((id) => ({
     id,
     episode: 0,
-    observation: { kind: 'seen', phase: model.phases.findIndex((p) => p.id === id), answer: id === 'inducer' },
+    observation: { kind: 'seen', phase: findPhase(model, id)!.index, answer: id === 'inducer' },
   })),
 };
 const next = (standard = USUAL_STANDARD) =>
@@ -77,7 +77,7 @@ describe('testing standards change limits, kinds and costs, never the appliance'
       kind: 'volts',
       red: findNet(model, 'IP'),
       black: findNet(model, 'N'),
-      phase: 2,
+      phase: model.phases[2]!.index,
       input: 'high-impedance',
     } as const;
     expect(provesWords(model, igniter)).toMatch(

@@ -157,7 +157,7 @@ phases:
     const seen = (weight: number, mode: string): boolean[] => {
       const model = loadProfile(source(weight), 'lamp.yaml');
       const feed = model.parts[0]!;
-      const fault = { part: 0, mode: feed.modes.findIndex((m) => m.id === mode) };
+      const fault = { part: feed.index, mode: feed.modes.findIndex((m) => m.id === mode) };
       const { cues } = run(new CircuitStates(model), [fault], NORMAL_SETUP);
       return [cues[1]!.length > 0, cues[2]!.length > 0];
     };

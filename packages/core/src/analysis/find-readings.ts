@@ -1,6 +1,7 @@
 import type { Engine } from '../diagnosis';
 import type { Prediction, Question } from '../question';
 import { FIRST_EPISODE } from '../simulation';
+import { findNet } from '../profile';
 
 const NORMAL = [FIRST_EPISODE];
 
@@ -48,7 +49,7 @@ function readable(p: Prediction): number[] {
 export function findReadings(engine: Engine, sought: readonly Sought[]): Found[] {
   const { model } = engine;
   const points = sought.map((s) => {
-    const net = model.nets.findIndex((n) => n.toLowerCase() === s.net.toLowerCase());
+    const net = findNet(model, s.net);
     return { net, volts: s.volts, black: model.points.find((p) => p.net === net)?.black };
   });
   if (points.some((p) => p.net < 0 || p.black === undefined)) return [];

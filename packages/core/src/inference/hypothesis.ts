@@ -1,11 +1,14 @@
-import type { Model } from '../profile';
+import type { Model, PartIndex } from '../profile';
+import { asIndex, type Index } from '../profile';
 import type { FaultRef } from '../simulation';
 import { ASSUMED } from '../standards';
 import { type Repair, repairKey } from './repair';
 
+export type HypothesisIndex = Index<'hypotheses'>;
+
 /** One explanation of what is wrong. Single faults have one fault, pairs two; healthy and unknown have none. */
 export interface Hypothesis {
-  readonly index: number;
+  readonly index: HypothesisIndex;
   /** `part.mode`, with `~` when it comes and goes; `a + b` for a pair; or `healthy`, `unknown`. */
   readonly id: string;
   readonly kind: 'healthy' | 'fault' | 'other' | 'unknown';
@@ -16,9 +19,9 @@ export interface Hypothesis {
   /** What would be repaired (first); hypotheses with the same repair need not be told apart. `none` means no repair. */
   readonly repair: Repair;
   /** The component that breaks the sequence: the faulty part, or the safety that a cause outside makes open. */
-  readonly breaks: number | undefined;
+  readonly breaks: PartIndex | undefined;
   /** The part whose condition is the cause, when that is another part than the one that breaks the sequence. */
-  readonly cause: number | undefined;
+  readonly cause: PartIndex | undefined;
   /** A full sentence without full stop: "The gas valve has a shorted coil". */
   readonly words: string;
 }
@@ -80,7 +83,9 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
     words: 'Something this model does not know',
   });
   const total = raw.reduce((sum, h) => sum + h.rate, 0);
-  return raw.filter((h) => h.rate > 0).map(({ rate, ...h }, index) => ({ ...h, index, prior: rate / total }));
+  return raw
+    .filter((h) => h.rate > 0)
+    .map(({ rate, ...h }, index) => ({ ...h, index: asIndex(index), prior: rate / total }));
 }
 
 const NAMELESS = { faults: [], occurs: 1, breaks: undefined, cause: undefined } as const;
@@ -89,7 +94,12 @@ const NAMELESS = { faults: [], occurs: 1, breaks: undefined, cause: undefined } 
  * Two faults at once. What is repaired first is the first member that is not repaired yet; the record names that one, and
  * the other shows when the first is mended.
  */
-export function pairOf(first: Hypothesis, second: Hypothesis, index: number, repaired: readonly number[]): Hypothesis {
+export function pairOf(
+  first: Hypothesis,
+  second: Hypothesis,
+  index: HypothesisIndex,
+  repaired: readonly PartIndex[],
+): Hypothesis {
   const [lead, rest] = repaired.includes(first.faults[0]!.part) ? [second, first] : [first, second];
   return {
     index,

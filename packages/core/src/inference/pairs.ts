@@ -1,3 +1,4 @@
+import { asIndex } from '../profile';
 import { type Evidence, likelihood } from '../question';
 import { type Hypothesis, pairOf } from './hypothesis';
 import type { ItemFit } from './posterior';
@@ -39,7 +40,7 @@ export function seedPairs(
   found.sort((x, y) => y.hope - x.hope);
   return found.slice(0, MOST_PAIRS).map(({ a, b }, i) => {
     const [first, second] = total(hopes[faults.indexOf(a)]!) >= total(hopes[faults.indexOf(b)]!) ? [a, b] : [b, a];
-    return pairOf(first, second, firstIndex + i, repaired);
+    return pairOf(first, second, asIndex(firstIndex + i), repaired);
   });
 }
 

@@ -1,4 +1,4 @@
-import type { Model } from '../profile';
+import type { Model, PartIndex } from '../profile';
 import {
   askedKey,
   equal,
@@ -12,7 +12,7 @@ import {
 } from '../question';
 import type { Episode } from '../simulation';
 import { ASSUMED } from '../standards';
-import { type Hypothesis, predicts } from './hypothesis';
+import { type Hypothesis, type HypothesisIndex, predicts } from './hypothesis';
 import type { Traces } from './traces';
 
 /** How one item of evidence sits with every hypothesis. */
@@ -24,7 +24,7 @@ export interface ItemFit {
   readonly predictions: readonly (Prediction | undefined)[];
   readonly fits: readonly (Fit | undefined)[];
   /** The same for repaired parts, if the repair was no good; only for hypotheses that were repaired before the item. */
-  readonly fitsIfBad: ReadonlyMap<number, Fit>;
+  readonly fitsIfBad: ReadonlyMap<HypothesisIndex, Fit>;
   /** Fit of a sound appliance: what a fault that comes and goes shows when it is away. */
   readonly sound: Fit | undefined;
   readonly base: number;
@@ -50,7 +50,7 @@ export function fitEvidence(
     const kind = kindOf(item.observation);
     const fits = predictions.map((p) => p && kind.fit(model, item.observation, p, scale, predictions[0]));
     const episode = evidence.episodes[item.episode]!;
-    const fitsIfBad = new Map<number, Fit>();
+    const fitsIfBad = new Map<HypothesisIndex, Fit>();
     for (const h of hypotheses)
       if (h.kind === 'fault' && h.faults.some((f) => episode.repaired.includes(f.part))) {
         const unmended = chain.map((e) => ({ ...e, repaired: without(e, h) }));
@@ -83,7 +83,7 @@ function groupOf(
   return at === 0 ? key : `${key}#${at}`;
 }
 
-const without = (episode: Episode, h: Hypothesis): number[] =>
+const without = (episode: Episode, h: Hypothesis): PartIndex[] =>
   episode.repaired.filter((part) => !h.faults.some((f) => f.part === part));
 
 /** What somebody who knows nothing would expect: even odds over answers, or the blunder density. */

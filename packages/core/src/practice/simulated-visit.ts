@@ -1,3 +1,4 @@
+import type { PartIndex } from '../profile';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import type { Evidence, EvidenceItem, Question } from '../question';
@@ -125,7 +126,7 @@ export class SimulatedVisit {
   }
 
   /** Repairs a part (by index) and goes on with a new try. */
-  repair(parts: readonly number[]): void {
+  repair(parts: readonly PartIndex[]): void {
     const present = this.episodes[this.episodes.length - 1]!;
     this.enter({ ...present, repaired: [...new Set([...present.repaired, ...parts])] });
     this.unanswered.clear();

@@ -1,6 +1,6 @@
 import type { Assessment, Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
-import type { Model } from '../profile';
+import { asIndex, type Model, type NetIndex, type PhaseIndex } from '../profile';
 import { gaugeDial, voltsDial } from '../question';
 import type { CallState } from '../visit';
 import { type Reader, readingWords } from './reader';
@@ -28,8 +28,8 @@ export interface CordView {
 
 /** The nets of a voltage reading, by number; −1 for one that this version of the profile does not have. */
 const pair = (model: Model, { red, black }: { readonly red: string; readonly black: string }) => ({
-  red: model.nets.indexOf(red),
-  black: model.nets.indexOf(black),
+  red: asIndex<NetIndex>(model.nets.indexOf(red)),
+  black: asIndex<NetIndex>(model.nets.indexOf(black)),
 });
 
 export function cordView(
@@ -94,7 +94,7 @@ function beadsOf(
 }
 
 /** Whether a step comes in a suspect's world, beside a sound appliance. */
-function beadIn(engine: Engine, state: CallState, world: Hypothesis, phase: number): BeadView['there'] {
+function beadIn(engine: Engine, state: CallState, world: Hypothesis, phase: PhaseIndex): BeadView['there'] {
   const comes = (h: Hypothesis): boolean => {
     const p = engine.expect(state.evidence, h, { kind: 'seen', phase });
     return p.kind === 'choice' && p.answer === 1;

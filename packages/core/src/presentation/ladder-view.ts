@@ -1,6 +1,6 @@
 import type { Assessment, Engine } from '../diagnosis';
 import { type Hypothesis, predicts, repairOf } from '../inference';
-import type { Model } from '../profile';
+import { AS_IT_STANDS, findPhase, type Model, type NetIndex } from '../profile';
 import { commonNets, type Prediction, type Question, voltsDial } from '../question';
 import { LIVE_DEAD } from '../standards';
 import type { CallState } from '../visit';
@@ -89,7 +89,7 @@ function netsOf(
   world: Hypothesis | undefined,
 ): Record<string, NetView> {
   const { model } = engine;
-  const phase = model.phases.findIndex((p) => p.id === at);
+  const phase = (at === undefined ? undefined : findPhase(model, at))?.index ?? AS_IT_STANDS;
   const share = (h: Hypothesis): number => (world ? (h === world ? 1 : 0) : assessment.probabilities[h.index]!);
   const live = assessment.hypotheses.filter((h) => share(h) > 0.01 && predicts(h));
   const weight = live.reduce((sum, h) => sum + share(h), 0) || 1;
@@ -97,7 +97,7 @@ function netsOf(
   // What black probes rest on is common, not live or dead.
   const commons = commonNets(model);
   for (const rung of model.rungs) {
-    const last = rung.items[rung.items.length - 1] as { net: number };
+    const last = rung.items[rung.items.length - 1] as { net: NetIndex };
     for (const item of rung.items) {
       if (!('net' in item)) continue;
       const name = model.nets[item.net]!;

@@ -1,4 +1,4 @@
-import type { Model } from '../profile';
+import type { Model, NetIndex } from '../profile';
 import type { Question } from '../question';
 import type { Test } from '../test-choice';
 import { capital } from '../units';
@@ -47,7 +47,7 @@ export function provesWords(model: Model, q: Question): string | undefined {
 }
 
 /** Titles of the parts that stand before a net in its rung, from the source on. */
-function upstream(model: Model, net: number): string[] {
+function upstream(model: Model, net: NetIndex): string[] {
   for (const rung of model.rungs) {
     const at = rung.items.findIndex((item, i) => i > 0 && 'net' in item && item.net === net);
     if (at > 0)

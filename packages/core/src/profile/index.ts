@@ -16,6 +16,7 @@ export {
   ENV,
   findNet,
   findPart,
+  findPhase,
   type Level,
   type Look,
   type Model,
@@ -26,5 +27,6 @@ export {
   replacedWith,
   type Transition,
 } from './model';
+export { AS_IT_STANDS, asIndex, type Index, type NetIndex, type PartIndex, type PhaseIndex } from './indices';
 export { unknownName } from './nearest';
 export { ordersOfProfile, variantsOf } from './read-variants';

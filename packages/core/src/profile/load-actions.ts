@@ -1,3 +1,4 @@
+import { asIndex, type NetIndex } from './indices';
 import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
 import type { Action, Ask, Gauge, Look, Part, Phase } from './model';
@@ -93,16 +94,17 @@ function loadAsks(fields: Fields, data: Data, path: Path, asked: Asked): Ask[] {
       );
     return Math.max(0, found);
   };
-  const net = (name: string, at: Path): number => {
+  const net = (name: string, at: Path): NetIndex => {
     const found = asked.nets.indexOf(name);
     if (found < 0) fields.file.problem(at, unknownName('net', name, asked.nets));
-    return Math.max(0, found);
+    return asIndex(Math.max(0, found));
   };
   return fields.list(data, path, FORMS).flatMap((item, i): Ask[] => {
     const at = [...path, i];
     const [kind, ...names] = String(item).split(/\s+/);
     if (kind === 'outcome' || kind === 'code') return [{ kind }];
-    if (kind === 'seen' && names.length === 1) return [{ kind, phase: index('phase', asked.phases, names[0]!, at) }];
+    if (kind === 'seen' && names.length === 1)
+      return [{ kind, phase: asIndex(index('phase', asked.phases, names[0]!, at)) }];
     if (kind === 'gauge' && names.length === 1) return [{ kind, gauge: index('gauge', asked.gauges, names[0]!, at) }];
     if (kind === 'look' && names.length === 1) return [{ kind, look: index('look', asked.looks, names[0]!, at) }];
     if (kind === 'volts' && names.length === 3)
@@ -111,7 +113,7 @@ function loadAsks(fields: Fields, data: Data, path: Path, asked: Asked): Ask[] {
           kind,
           red: net(names[0]!, at),
           black: net(names[1]!, at),
-          phase: index('phase', asked.phases, names[2]!, at),
+          phase: asIndex(index('phase', asked.phases, names[2]!, at)),
         },
       ];
     fields.file.problem(at, `cannot read "${String(item)}"; write ${FORMS}`);

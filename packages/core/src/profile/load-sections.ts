@@ -1,3 +1,4 @@
+import { asIndex, type NetIndex } from './indices';
 import type { Compile } from './compiler';
 import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
@@ -12,7 +13,7 @@ export function loadPhases(fields: Fields, root: DataMap, compile: Compile): Pha
     const cue = compile(fields.text(phase, 'cue', path), [...path, 'cue'], 'boolean');
     const title = fields.text(phase, 'title', path);
     return {
-      index,
+      index: asIndex(index),
       id: fields.text(phase, 'id', path),
       title,
       ask: fields.text(phase, 'ask', path, `${title}?`),
@@ -31,10 +32,10 @@ export function loadPhases(fields: Fields, root: DataMap, compile: Compile): Pha
 }
 
 export function loadPoints(fields: Fields, root: DataMap, nets: readonly string[]): Point[] {
-  const net = (name: string, path: Path): number => {
+  const net = (name: string, path: Path): NetIndex => {
     const at = nets.indexOf(name);
     if (at < 0) fields.file.problem(path, unknownName('net', name, nets));
-    return Math.max(0, at);
+    return asIndex(Math.max(0, at));
   };
   return Object.entries(fields.optionalMap(root['points'], ['points'], 'one entry per test point')).map(
     ([name, raw]) => {
@@ -88,7 +89,7 @@ export function loadGauges(
       return {
         id,
         quantity: Math.max(0, quantity),
-        phase: Math.max(0, phase),
+        phase: asIndex(Math.max(0, phase)),
         read: fields.choice(gauge, 'read', path, ['settled', 'at-once'] as const, 'settled'),
         title: fields.text(gauge, 'title', path),
         how: fields.text(gauge, 'how', path),

@@ -1,3 +1,4 @@
+import { asIndex, type NetIndex } from './indices';
 import type { ControlPort } from '../parts';
 import type { Dimension } from '../units';
 import { applyBuild, type Build, withVariant } from './build';
@@ -176,7 +177,7 @@ function readControl(fields: Fields, root: DataMap, parts: readonly RawPart[]) {
 function readFeeds(fields: Fields, root: DataMap, netlist: Netlist) {
   const found = netlist.nets.indexOf(fields.text(root, 'ground', []));
   if (found < 0) fields.file.problem(['ground'], unknownName('net', String(root['ground']), netlist.nets));
-  const ground = Math.max(0, found);
+  const ground = asIndex<NetIndex>(Math.max(0, found));
   const feeds = feedsOf(netlist, ground);
   for (const clash of feeds.clashes)
     fields.file.problem(

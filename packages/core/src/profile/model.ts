@@ -4,24 +4,25 @@ import type { Dimension } from '../units';
 import type { Build } from './build';
 import type { Comparison, Expression } from './expression/expression';
 import type { Identity } from './identify';
+import { asIndex, type NetIndex, type PartIndex, type PhaseIndex } from './indices';
 
 /** What a person always sets on an appliance; `call` is off while it settles before a run. A profile's actions come after. */
 export const ENV = ['power', 'call', 'gas'] as const;
 
 export interface Branch {
   readonly index: number;
-  readonly part: number;
+  readonly part: PartIndex;
   /** Name of the passage within its part; '' when it has only one. */
   readonly name: string;
-  readonly a: number;
-  readonly b: number;
+  readonly a: NetIndex;
+  readonly b: NetIndex;
   readonly rung: number;
   /** What flows here when it is alive. */
   readonly frequency: Frequency;
 }
 
 export interface Part {
-  readonly index: number;
+  readonly index: PartIndex;
   readonly id: string;
   readonly title: string;
   readonly kind: PartKind;
@@ -37,7 +38,7 @@ export interface Part {
   /** Brought along for one test: cannot be broken, and is not drawn. */
   readonly testOnly: boolean;
   /** The part it is built into and replaced with, by index; itself when it is replaced alone. */
-  readonly assembly: number;
+  readonly assembly: PartIndex;
   /** Minutes to reach the part for a dead test. */
   readonly minutes: number;
 }
@@ -45,7 +46,7 @@ export interface Part {
 export interface Rung {
   readonly id: string;
   /** As written: nets and passages alternate; an unnamed net sits between two passages. */
-  readonly items: readonly ({ readonly net: number } | { readonly branch: number })[];
+  readonly items: readonly ({ readonly net: NetIndex } | { readonly branch: number })[];
 }
 
 /** What a net belongs to: building supply, 24 V or 12 V control wiring, or a thermocouple's circuit. */
@@ -55,10 +56,10 @@ export type Level = 'line' | 'control' | 'millivolt';
 export type Ask =
   | { readonly kind: 'outcome' }
   | { readonly kind: 'code' }
-  | { readonly kind: 'seen'; readonly phase: number }
+  | { readonly kind: 'seen'; readonly phase: PhaseIndex }
   | { readonly kind: 'gauge'; readonly gauge: number }
   | { readonly kind: 'look'; readonly look: number }
-  | { readonly kind: 'volts'; readonly red: number; readonly black: number; readonly phase: number };
+  | { readonly kind: 'volts'; readonly red: NetIndex; readonly black: NetIndex; readonly phase: PhaseIndex };
 
 export interface Plug {
   readonly id: string;
@@ -79,7 +80,7 @@ export interface Action {
   readonly how: string;
   readonly minutes: number;
   /** Parts whose lasting state (tripped, blown) it ends, by index. */
-  readonly resets: readonly number[];
+  readonly resets: readonly PartIndex[];
   /** Connectors pulled for it, by id. */
   readonly unplugs: readonly string[];
   /** Time given to the appliance before the call, milliseconds. */
@@ -91,11 +92,11 @@ export interface Action {
 }
 
 export interface Point {
-  readonly net: number;
+  readonly net: NetIndex;
   /** Where the probe goes. */
   readonly reach: string;
   /** The net the black probe rests on. */
-  readonly black: number;
+  readonly black: NetIndex;
   readonly minutes: number;
   /** Carries line voltage. */
   readonly line: boolean;
@@ -174,7 +175,7 @@ export interface Output {
 }
 
 export interface Controller {
-  readonly part: number;
+  readonly part: PartIndex;
   readonly supplyBranch: number;
   readonly brownOut: number;
   readonly restart: number;
@@ -188,7 +189,7 @@ export interface Controller {
 
 /** A bead of the cord: something a person can observe. */
 export interface Phase {
-  readonly index: number;
+  readonly index: PhaseIndex;
   readonly id: string;
   readonly title: string;
   /** The question asked about it. */
@@ -213,7 +214,7 @@ export interface Gauge {
   readonly title: string;
   readonly how: string;
   readonly quantity: number;
-  readonly phase: number;
+  readonly phase: PhaseIndex;
   /** Whether it is read when things have come to rest, or as the step begins (what a limit opened at). */
   readonly read: 'settled' | 'at-once';
   readonly minutes: number;
@@ -251,7 +252,7 @@ export interface Model {
   /** What it answers to the questions by which a machine is recognised. */
   readonly identity: Identity;
   readonly nets: readonly string[];
-  readonly ground: number;
+  readonly ground: NetIndex;
   readonly parts: readonly Part[];
   readonly branches: readonly Branch[];
   readonly rungs: readonly Rung[];
@@ -279,15 +280,19 @@ export interface Model {
 }
 
 /** Finds a net by name; names of nets are upper case by custom but matched without regard to case. */
-export function findNet(model: Model, name: string): number {
+export function findNet(model: Model, name: string): NetIndex {
   const exact = model.nets.indexOf(name);
-  return exact >= 0 ? exact : model.nets.findIndex((net) => net.toLowerCase() === name.toLowerCase());
+  return asIndex(exact >= 0 ? exact : model.nets.findIndex((net) => net.toLowerCase() === name.toLowerCase()));
 }
 
 /** A part and what is built into it: all of it is new when the part is replaced. */
-export const replacedWith = (model: Model, part: number): number[] =>
+export const replacedWith = (model: Model, part: PartIndex): PartIndex[] =>
   model.parts.filter((p) => p.index === part || p.assembly === part).map((p) => p.index);
 
 export function findPart(model: Model, id: string): Part | undefined {
   return model.parts.find((part) => part.id === id);
+}
+
+export function findPhase(model: Model, id: string): Phase | undefined {
+  return model.phases.find((phase) => phase.id === id);
 }

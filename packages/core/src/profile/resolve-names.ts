@@ -1,3 +1,4 @@
+import { asIndex } from './indices';
 import type { Dimension } from '../units';
 import { type Comparison, ExpressionError, type Names } from './expression/expression';
 import type { ControllerNames } from './load-controller';
@@ -45,7 +46,7 @@ export function resolveNames(nameable: Nameable): Names & { readonly comparisons
       const id = name.slice(dot + 1);
       if (!known.includes(id)) throw new ExpressionError(unknownName(`fault of ${name.slice(0, dot)}`, id, known));
       const mode = modes.findIndex((m) => m.id === id);
-      return { part, mode: mode < 0 ? undefined : mode };
+      return { part: asIndex(part), mode: mode < 0 ? undefined : mode };
     },
     resolveNet(name) {
       const net = nets.indexOf(name);
@@ -90,5 +91,5 @@ function resolveDotted(
     );
   const states = parts[part]!.kind.states;
   if (!states.includes(tail)) throw new ExpressionError(unknownName(`state of ${head}`, tail, states));
-  return { kind: 'part', part, state: states.indexOf(tail) };
+  return { kind: 'part', part: asIndex(part), state: states.indexOf(tail) };
 }

@@ -1,3 +1,4 @@
+import { asIndex, type PartIndex } from './indices';
 import type { FaultMode } from '../parts';
 import type { Compiler } from './compiler';
 import type { Expression } from './expression/expression';
@@ -40,7 +41,8 @@ export function resolveParts(
   vary: Vary,
 ): Part[] {
   const ids = written.map((p) => p.id);
-  return written.map((raw, index) => {
+  return written.map((raw, place) => {
+    const index = asIndex<PartIndex>(place);
     const { conditions, senses, spec } = resolveSpec(fields, raw, known, compiler, vary);
     for (const t of raw.kind.thresholds?.(spec) ?? []) {
       const quantity = senses.get(t.field);
@@ -61,7 +63,7 @@ export function resolveParts(
       branches: known.branches.filter((b) => b.part === index),
       conditions,
       senses,
-      assembly: raw.assembly === undefined ? index : ids.indexOf(raw.assembly),
+      assembly: raw.assembly === undefined ? index : asIndex(ids.indexOf(raw.assembly)),
       minutes: raw.minutes,
       testOnly: raw.testOnly,
       ...(raw.caution === undefined ? {} : { caution: raw.caution }),

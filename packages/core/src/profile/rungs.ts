@@ -1,3 +1,4 @@
+import { asIndex, type NetIndex, type PartIndex } from './indices';
 import { PART_KINDS } from '../parts';
 import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
@@ -42,7 +43,7 @@ class RungReader {
   readonly parts: RawPart[];
   /** By connector, the branches of its pins. */
   readonly pins = new Map<string, number[]>();
-  readonly #partIndex: Map<string, number>;
+  readonly #partIndex: Map<string, PartIndex>;
   readonly #used = new Set<string>();
 
   constructor(
@@ -50,7 +51,7 @@ class RungReader {
     private readonly written: readonly RawPart[],
   ) {
     this.parts = [...written];
-    this.#partIndex = new Map(written.map((part, i) => [part.id, i]));
+    this.#partIndex = new Map(written.map((part, i) => [part.id, asIndex(i)]));
   }
 
   read(id: string, raw: Data | undefined): void {
@@ -95,13 +96,13 @@ class RungReader {
       }
   }
 
-  #net(name: string): number {
+  #net(name: string): NetIndex {
     const at = this.nets.indexOf(name);
-    return at >= 0 ? at : this.nets.push(name) - 1;
+    return asIndex(at >= 0 ? at : this.nets.push(name) - 1);
   }
 
   /** One passage between two nets; its branch, or undefined after saying what is wrong. */
-  #passage(item: string, a: number, b: number, path: Path): number | undefined {
+  #passage(item: string, a: NetIndex, b: NetIndex, path: Path): number | undefined {
     const slash = item.indexOf('/');
     const dot = slash > 0 ? -1 : item.indexOf('.');
     if (slash > 0) this.#meetPin(item, slash, path);
@@ -133,7 +134,7 @@ class RungReader {
   #meetPin(item: string, slash: number, path: Path): void {
     if (this.#partIndex.has(item)) return;
     const kind = PART_KINDS.get('plug-pin')!;
-    this.#partIndex.set(item, this.parts.length);
+    this.#partIndex.set(item, asIndex(this.parts.length));
     this.parts.push({
       id: item,
       title: `connector ${item.slice(0, slash)} pin ${item.slice(slash + 1)}`,

@@ -1,5 +1,5 @@
-import { type Hypothesis, type ItemFit, predicts } from '../inference';
-import type { Model } from '../profile';
+import { type Hypothesis, type HypothesisIndex, type ItemFit, predicts } from '../inference';
+import type { Model, PartIndex } from '../profile';
 import { CONTRADICTS, type Fit, kindOf, type Question } from '../question';
 import type { Requirement } from './checklist';
 import { condemn } from './condemn';
@@ -7,14 +7,14 @@ import { condemn } from './condemn';
 /** What has been shown by test, as opposed to what is merely likely. */
 export interface Proof {
   /** The component that breaks the sequence. */
-  readonly part: number;
+  readonly part: PartIndex;
   readonly standing: 'proved' | 'suspected';
   /** Why it broke: the part itself failed, or the named condition made it open; undefined while several remain. */
-  readonly cause: { readonly hypothesis: number; readonly standing: 'proved' | 'suspected' } | undefined;
+  readonly cause: { readonly hypothesis: HypothesisIndex; readonly standing: 'proved' | 'suspected' } | undefined;
   /** Items that touched the part itself and count towards the proof. */
   readonly by: readonly string[];
   /** Hypotheses naming another component that nothing measured has excluded yet. */
-  readonly rivals: readonly number[];
+  readonly rivals: readonly HypothesisIndex[];
   /** What the proof asks for, and by which entries it is met. */
   readonly requirements: readonly Requirement[];
 }

@@ -1,5 +1,5 @@
 import type { ItemFit } from '../inference';
-import type { Branch, Model, Part } from '../profile';
+import type { Branch, Model, NetIndex, Part } from '../profile';
 import type { Observation } from '../question';
 import { LIVE_DEAD } from '../standards';
 import { readingValue } from '../units';
@@ -23,7 +23,7 @@ export function potential(model: Model, o: Observation, enough?: number): 'live'
 export const foundLive = (
   model: Model,
   { item: { observation: o } }: ItemFit,
-  nets: readonly number[],
+  nets: readonly NetIndex[],
   enough?: number,
 ): boolean => o.kind === 'volts' && nets.includes(o.red) && potential(model, o, enough) === 'live';
 

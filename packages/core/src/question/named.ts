@@ -1,4 +1,4 @@
-import { unknownName } from '../profile';
+import { asIndex, type Model, type PhaseIndex, unknownName } from '../profile';
 import type { Read } from './question-kind';
 
 /** What is wrong with a stored answer. */
@@ -19,4 +19,10 @@ export function indexOf(list: readonly { readonly id: string }[], id: string, wh
         id,
         list.map((x) => x.id),
       );
+}
+
+/** The place of a step, or the problem that there is none. */
+export function phaseNamed(model: Model, id: string): PhaseIndex | string {
+  const found = indexOf(model.phases, id, 'step');
+  return typeof found === 'string' ? found : asIndex(found);
 }

@@ -1,4 +1,4 @@
-import type { Model, Part } from '../profile';
+import type { Model, NetIndex, Part } from '../profile';
 import type { VoltsQuestion } from './kinds/volts';
 import type { Question } from './question-kinds';
 
@@ -61,15 +61,15 @@ export const atTerminal = (part: Part, o: Question): boolean =>
 const COMMON_FROM = 4;
 
 /** Ground, and the nets that serve as a common: touching them says nothing about one part. */
-export function commonNets(model: Model): ReadonlySet<number> {
+export function commonNets(model: Model): ReadonlySet<NetIndex> {
   let found = commons.get(model);
   if (!found) commons.set(model, (found = findCommons(model)));
   return found;
 }
 
-const commons = new WeakMap<Model, ReadonlySet<number>>();
+const commons = new WeakMap<Model, ReadonlySet<NetIndex>>();
 
-function findCommons(model: Model): ReadonlySet<number> {
+function findCommons(model: Model): ReadonlySet<NetIndex> {
   const blacks = model.points.map((p) => p.black);
   return new Set([model.ground, ...blacks.filter((net) => blacks.filter((b) => b === net).length >= COMMON_FROM)]);
 }
@@ -81,19 +81,19 @@ export function probesReach(model: Model, part: Part, q: VoltsQuestion): boolean
 }
 
 /** Nets at which a probe touches the part: its own ends, and beyond connectors and unnamed joints the next named net. */
-export function terminals(model: Model, part: Part): ReadonlySet<number> {
+export function terminals(model: Model, part: Part): ReadonlySet<NetIndex> {
   let found = knownTerminals.get(part);
   if (!found) knownTerminals.set(part, (found = findTerminals(model, part)));
   return found;
 }
 
-const knownTerminals = new WeakMap<Part, ReadonlySet<number>>();
+const knownTerminals = new WeakMap<Part, ReadonlySet<NetIndex>>();
 
-function findTerminals(model: Model, part: Part): ReadonlySet<number> {
+function findTerminals(model: Model, part: Part): ReadonlySet<NetIndex> {
   // The common and the neutral belong to everybody; touching them says nothing about one part.
   const shared = commonNets(model);
-  const nets = new Set<number>();
-  const spread = (net: number): void => {
+  const nets = new Set<NetIndex>();
+  const spread = (net: NetIndex): void => {
     if (nets.has(net)) return;
     nets.add(net);
     for (const branch of model.branches)

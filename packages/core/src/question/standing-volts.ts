@@ -1,5 +1,5 @@
 import { measureVolts, type MeterInput } from '../circuit';
-import type { Model } from '../profile';
+import type { Model, NetIndex } from '../profile';
 import type { Interval, Trace } from '../simulation';
 import { lasting, METER_SETTLES } from './observed-stretch';
 import type { Prediction } from './prediction';
@@ -20,8 +20,8 @@ const MAINLY = 0.6;
 
 /** Where the probes are, and what the meter loads them with. */
 interface Probes {
-  readonly red: number;
-  readonly black: number;
+  readonly red: NetIndex;
+  readonly black: NetIndex;
   readonly input: MeterInput;
 }
 

@@ -1,4 +1,4 @@
-import type { Level, Model } from '../profile';
+import type { Level, Model, NetIndex } from '../profile';
 import { ASSUMED, DEAD_MILLIVOLT_SHARE, DEAD_VOLTS } from '../standards';
 
 /** What a voltmeter does in one part of the circuit, volts. */
@@ -14,7 +14,7 @@ export interface VoltsRange {
   readonly ghost: number;
 }
 
-type Pair = { readonly red: number; readonly black: number };
+type Pair = { readonly red: NetIndex; readonly black: NetIndex };
 
 /** The level of a reading: the higher one of its two nets. */
 export function levelOf(model: Model, q: Pair): Level {

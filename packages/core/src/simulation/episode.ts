@@ -1,11 +1,12 @@
+import type { PartIndex } from '../profile';
 import { NORMAL_SETUP, type Setup, setupKey } from './setup';
 
 /** One stretch of time with one setup. Parts repaired before it are sound in it, as far as the repair was good. */
 export interface Episode {
   readonly setup: Setup;
-  readonly repaired: readonly number[];
+  readonly repaired: readonly PartIndex[];
   /** Those of them whose new part was measured good before it was fitted. */
-  readonly measured?: readonly number[];
+  readonly measured?: readonly PartIndex[];
 }
 
 /** How a visit begins: everything on and in place, nothing repaired. */

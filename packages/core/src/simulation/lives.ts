@@ -1,4 +1,4 @@
-import type { Model } from '../profile';
+import type { Model, PartIndex } from '../profile';
 import { chainKey, type Episode, FIRST_EPISODE } from './episode';
 import { faultKey, type FaultRef, setupKey } from './setup';
 import type { Memory, Trace } from './trace';
@@ -80,7 +80,7 @@ export class Lives {
     if (faults.length === 0) return undefined;
     const key = faultKey(faults);
     if (this.arrivals.has(key)) return this.arrivals.get(key);
-    const states = new Map<number, string>();
+    const states = new Map<PartIndex, string>();
     for (const { part, mode } of faults) {
       const { starts } = this.model.parts[part]!.modes[mode]!;
       if (starts !== undefined) states.set(part, starts);

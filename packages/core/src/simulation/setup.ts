@@ -1,5 +1,5 @@
 import type { FaultMode } from '../parts';
-import type { Part } from '../profile';
+import type { Part, PartIndex } from '../profile';
 
 /** How the appliance is set while it is watched: one episode has one setup. */
 export interface Setup {
@@ -31,7 +31,7 @@ export function setupKey(setup: Setup): string {
 
 /** A fault mode of a part, by index in the model. */
 export interface FaultRef {
-  readonly part: number;
+  readonly part: PartIndex;
   readonly mode: number;
 }
 

@@ -1,4 +1,4 @@
-import { ENV, type Model, type Scope } from '../profile';
+import { ENV, type Model, type PartIndex, type Scope } from '../profile';
 import { ControlProgram } from './control-program';
 import { CycleDetector } from './cycle-detector';
 import { type DependencyIndex, Due } from './dependency-index';
@@ -195,7 +195,7 @@ export class Simulator implements Scope {
     const end = cycle ? this.now : this.now + STANDING;
     this.observer.finish(end);
     const { cues, windows, segments } = this.observer;
-    const partStates = new Map<number, string>();
+    const partStates = new Map<PartIndex, string>();
     const quantities = new Map<number, number>();
     for (const part of this.model.parts) {
       const state = part.kind.states[this.parts.states[part.index]!]!;
@@ -248,7 +248,7 @@ export class Simulator implements Scope {
   }
 
   // What expressions ask.
-  partIs(part: number, state: number): boolean {
+  partIs(part: PartIndex, state: number): boolean {
     return this.parts.states[part] === state;
   }
   outputOn(port: number): boolean {
@@ -263,7 +263,7 @@ export class Simulator implements Scope {
   env(index: number): boolean {
     return this.settings[index]!;
   }
-  fault(part: number, mode: number): boolean {
+  fault(part: PartIndex, mode: number): boolean {
     return this.modes[part] === mode;
   }
   regionIs(region: number, state: number): boolean {

@@ -1,3 +1,4 @@
+import type { PartIndex } from '../profile';
 import type { CircuitState } from './circuit-state';
 
 /** Milliseconds from the moment the call for heat began. */
@@ -43,7 +44,7 @@ export type Outcome = (typeof OUTCOMES)[number];
 
 /** What is remembered from one episode to the next. */
 export interface Memory {
-  readonly partStates: ReadonlyMap<number, string>;
+  readonly partStates: ReadonlyMap<PartIndex, string>;
   readonly quantities: ReadonlyMap<number, number>;
 }
 

@@ -1,4 +1,4 @@
-import { type Hypothesis, predicts, type Traces } from '../inference';
+import { type Hypothesis, type HypothesisIndex, predicts, type Traces } from '../inference';
 import type { Model } from '../profile';
 import type { Evidence, Prediction } from '../question';
 import type { TestingStandard } from '../standards';
@@ -24,7 +24,7 @@ interface TestOutcome {
   readonly probability: number;
   readonly prediction: Prediction;
   /** Indices of hypotheses that expect this outcome, likeliest first. */
-  readonly expectedBy: readonly number[];
+  readonly expectedBy: readonly HypothesisIndex[];
 }
 
 /** Share of answers that come out wrong, for the value of a test. */

@@ -1,4 +1,4 @@
-import type { Model } from '../profile';
+import { findPhase, type Model } from '../profile';
 import { askedKey, type Evidence } from '../question';
 import type { Danger } from '../rules';
 import type { Setup } from '../simulation';
@@ -75,7 +75,7 @@ function fold(draft: Draft, event: CallEvent): string | undefined {
     draft.items.push({ id: event.id, episode, observation: read.observation });
   } else if (body.type === 'seen') {
     // What could not be told is not asked again while everything is as it was.
-    const phase = model.phases.findIndex((p) => p.id === body.phase);
+    const phase = findPhase(model, body.phase)!.index;
     draft.declined.add(askedKey(model, draft.present, { kind: 'seen', phase }));
   } else eventKindOf(body.type)?.apply?.(draft, body as never, event);
   return undefined;

@@ -1,3 +1,4 @@
+import { asIndex, type PartIndex } from '../indices';
 import {
   type Expression,
   ExpressionError,
@@ -38,7 +39,7 @@ class Compiler {
   private readonly durations: number[] = [];
   private readonly thresholds: { quantity: number; value: number }[] = [];
   private readonly sources: Source[] = [];
-  private readonly faults: { part: number; mode: number }[] = [];
+  private readonly faults: { part: PartIndex; mode: number }[] = [];
   private readonly terms: Term[] = [];
 
   constructor(
@@ -59,7 +60,7 @@ class Compiler {
       evaluate: root.evaluate,
       durations: this.durations,
       thresholds: this.thresholds,
-      parts: looked('part'),
+      parts: looked('part').map((at) => asIndex<PartIndex>(at)),
       quantities: looked('quantity'),
       faults: this.faults,
       settings: looked('env'),

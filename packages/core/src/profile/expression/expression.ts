@@ -1,14 +1,15 @@
+import type { PartIndex } from '../indices';
 import type { Dimension } from '../../units';
 
 /** What an expression can ask of the running appliance. Everything is by index, resolved once at load. */
 export interface Scope {
-  partIs(part: number, state: number): boolean;
+  partIs(part: PartIndex, state: number): boolean;
   /** Whether the program commands this output of the control (not whether power arrives). */
   outputOn(port: number): boolean;
   input(index: number): boolean;
   quantity(index: number): number;
   env(index: number): boolean;
-  fault(part: number, mode: number): boolean;
+  fault(part: PartIndex, mode: number): boolean;
   regionIs(region: number, state: number): boolean;
   /** Milliseconds since the region whose guard is being asked entered its state. */
   sinceEntry(): number;
@@ -44,7 +45,7 @@ export interface Source {
 
 /** A part in a state, or an output of the control, as an expression names it. */
 export type Term =
-  | { readonly kind: 'part'; readonly part: number; readonly state: number; readonly negated: boolean }
+  | { readonly kind: 'part'; readonly part: PartIndex; readonly state: number; readonly negated: boolean }
   | { readonly kind: 'output'; readonly output: number; readonly negated: boolean };
 
 export interface Expression {
@@ -57,10 +58,10 @@ export interface Expression {
   /** Constants that single quantities are compared with. */
   readonly thresholds: readonly { readonly quantity: number; readonly value: number }[];
   /** Parts whose state the expression looks at. */
-  readonly parts: readonly number[];
+  readonly parts: readonly PartIndex[];
   readonly quantities: readonly number[];
   /** Ways of failing the expression asks about. */
-  readonly faults: readonly { readonly part: number; readonly mode: number }[];
+  readonly faults: readonly { readonly part: PartIndex; readonly mode: number }[];
   /** Settings it asks about, by place in the model's `env`. */
   readonly settings: readonly number[];
   readonly asksVolts: boolean;
@@ -72,7 +73,7 @@ export interface Expression {
 
 /** A name resolved against the profile. */
 type Resolved =
-  | { readonly kind: 'part'; readonly part: number; readonly state: number }
+  | { readonly kind: 'part'; readonly part: PartIndex; readonly state: number }
   | { readonly kind: 'output'; readonly port: number }
   | { readonly kind: 'input'; readonly input: number }
   | { readonly kind: 'quantity'; readonly quantity: number; readonly dimension: Dimension }
@@ -84,7 +85,7 @@ export interface Names {
   /** Throws an ExpressionError with a remedy when the name is unknown. */
   resolve(name: string): Resolved;
   /** A way of failing; its mode is undefined when the profile says that it does not happen. */
-  resolveFault(name: string): { part: number; mode: number | undefined };
+  resolveFault(name: string): { part: PartIndex; mode: number | undefined };
   resolveNet(name: string): number;
   /** Takes a comparison of voltages into the model; gives its number. */
   addComparison(comparison: Comparison): number;

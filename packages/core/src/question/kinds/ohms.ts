@@ -1,5 +1,5 @@
 import { deadTestsIn } from '../../parts';
-import { findPart, type Model, unknownName } from '../../profile';
+import { findPart, type Model, type PartIndex, unknownName } from '../../profile';
 import { failureOf, type Lived } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { type Reading, readingValue } from '../../units';
@@ -18,7 +18,7 @@ import * as t from '@sinclair/typebox';
 /** A dead test: power off, the part isolated. */
 export interface OhmsQuestion {
   readonly kind: 'ohms';
-  readonly part: number;
+  readonly part: PartIndex;
   readonly branch: string;
 }
 export interface OhmsObservation extends OhmsQuestion {

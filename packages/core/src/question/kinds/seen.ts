@@ -1,18 +1,18 @@
 import * as t from '@sinclair/typebox';
-import type { Model } from '../../profile';
+import type { Model, PhaseIndex } from '../../profile';
 import type { Interval, Lived } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { bodyOf, name, oneOf } from '../body-fields';
 import { fitChoice } from '../fit';
 import { NOTHING_MORE } from '../messages';
-import { indexOf, observed, problem } from '../named';
+import { observed, phaseNamed, problem } from '../named';
 import type { QuestionKind } from '../question-kind';
 import { CHOICE, MINUTES, readYesNo } from './choice';
 
 /** Whether a step was seen, heard or smelled; of one try for ignition, or of any. */
 export interface SeenQuestion {
   readonly kind: 'seen';
-  readonly phase: number;
+  readonly phase: PhaseIndex;
   readonly attempt?: number;
 }
 export interface SeenObservation extends SeenQuestion {
@@ -67,7 +67,7 @@ export const seen: QuestionKind<SeenQuestion, SeenObservation, typeof body> = {
     subject: seen.subject(model, q),
   }),
   read: (model, { phase: id, answer, try: attempt }) => {
-    const phase = indexOf(model.phases, id, 'step');
+    const phase = phaseNamed(model, id);
     if (typeof phase === 'string') return problem(phase);
     if (answer === 'unclear') return { kind: 'nothing' };
     return observed({ kind: 'seen', phase, answer: answer === 'yes', ...(attempt === undefined ? {} : { attempt }) });
@@ -94,7 +94,7 @@ export const seen: QuestionKind<SeenQuestion, SeenObservation, typeof body> = {
 };
 
 /** Whether a step is the trial for ignition or comes after it. */
-export function inTrial(model: Model, phase: number): boolean {
+export function inTrial(model: Model, phase: PhaseIndex): boolean {
   const trial = model.phases.findIndex((p) => p.trial);
   return trial >= 0 && phase >= trial;
 }

@@ -1,9 +1,10 @@
+import type { PhaseIndex } from '../../profile';
 import { ASSUMED } from '../../standards';
 import { type Reading, readingValue } from '../../units';
 import { bodyOf, name, readingFields } from '../body-fields';
 import { coarseNumber, fitNumber, sameNumber } from '../fit';
 import { NOTHING_MORE } from '../messages';
-import { indexOf, observed, problem } from '../named';
+import { observed, phaseNamed, problem } from '../named';
 import type { Prediction } from '../prediction';
 import type { QuestionKind } from '../question-kind';
 import { MINUTES } from './choice';
@@ -12,7 +13,7 @@ import { caseReadings } from './readings';
 /** How long it takes from the call for heat until a step begins, seconds. */
 export interface TimingQuestion {
   readonly kind: 'timing';
-  readonly phase: number;
+  readonly phase: PhaseIndex;
 }
 export interface TimingObservation extends TimingQuestion {
   readonly reading: Reading;
@@ -48,7 +49,7 @@ export const timing: QuestionKind<TimingQuestion, TimingObservation, typeof body
   subject: (model, q) => ({ type: 'timing', phase: model.phases[q.phase]!.id }),
   form: (model, q) => ({ kind: 'reading', dimension: 'time', subject: timing.subject(model, q) }),
   read: (model, given) => {
-    const phase = indexOf(model.phases, given.phase, 'step');
+    const phase = phaseNamed(model, given.phase);
     if (typeof phase === 'string') return problem(phase);
     if (given.reading.dimension !== 'time') return problem(`how long it took is a time; "${given.typed}" is not`);
     return observed({ kind: 'timing', phase, reading: given.reading });

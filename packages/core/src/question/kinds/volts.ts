@@ -1,13 +1,13 @@
 import * as t from '@sinclair/typebox';
 import type { MeterInput } from '../../circuit';
-import { findNet, type Model, unknownName } from '../../profile';
+import { AS_IT_STANDS, findNet, type Model, type NetIndex, type PhaseIndex, unknownName } from '../../profile';
 import { ASSUMED } from '../../standards';
 import type { Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, name, oneOf, readingFields } from '../body-fields';
 import { fitVolts, sameVolts } from '../fit-volts';
 import { type Dial, NOTHING_MORE, type Place } from '../messages';
-import { observed, problem } from '../named';
+import { observed, phaseNamed, problem } from '../named';
 import { lasting, readable } from '../observed-stretch';
 import type { Offer, QuestionKind } from '../question-kind';
 import { probesReach } from '../relevance';
@@ -20,10 +20,10 @@ import { inTrial } from './seen';
 /** Volts between two nets while a phase lasts. */
 export interface VoltsQuestion {
   readonly kind: 'volts';
-  readonly red: number;
-  readonly black: number;
+  readonly red: NetIndex;
+  readonly black: NetIndex;
   /** The phase during which it is read; -1 for the state in which the appliance ends up. */
-  readonly phase: number;
+  readonly phase: PhaseIndex;
   readonly input: MeterInput;
 }
 export interface VoltsObservation extends VoltsQuestion {
@@ -48,11 +48,11 @@ const ELSEWHERE_MINUTES = 1;
 const LEAST_ACROSS = 0.0005;
 
 /** Whether a voltage is read against a place where the black probe rests, not across a device. */
-const isToCommon = (model: Model, { black }: { readonly black: number }): boolean =>
+const isToCommon = (model: Model, { black }: { readonly black: NetIndex }): boolean =>
   model.points.some((p) => p.black === black);
 
 /** A voltage as its meter shows it: in millivolts where a thermocouple feeds the circuit. */
-export const voltsDial = (model: Model, q: { readonly red: number; readonly black: number }): Dial =>
+export const voltsDial = (model: Model, q: { readonly red: NetIndex; readonly black: NetIndex }): Dial =>
   levelOf(model, q) === 'millivolt' ? { millivolts: true } : {};
 
 const formOf = (red: string, black: string, phase: string | undefined): AnswerForm => ({
@@ -66,7 +66,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   weighs: 'reading',
   body,
   key: (model, q) => {
-    const phase = q.phase < 0 ? 'end' : model.phases[q.phase]!.id;
+    const phase = q.phase === AS_IT_STANDS ? 'end' : model.phases[q.phase]!.id;
     return `volts ${model.nets[q.red]} ${model.nets[q.black]} ${phase}${q.input === 'low-impedance' ? ' low-z' : ''}`;
   },
   answers: () => [],
@@ -78,8 +78,10 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   probing: (model, q) => (isToCommon(model, q) ? 'to-common' : 'across'),
   cautions: (model, q) => ({ applies: inTrial(model, q.phase) ? ['trial'] : [] }),
   predict: (model, { trace }, q) => {
-    const window = q.phase < 0 ? undefined : readable(trace.windows[q.phase]!);
-    return window ? voltsIn(model, trace, q, window, false) : voltsIn(model, trace, q, lasting(trace), q.phase >= 0);
+    const window = q.phase === AS_IT_STANDS ? undefined : readable(trace.windows[q.phase]!);
+    return window
+      ? voltsIn(model, trace, q, window, false)
+      : voltsIn(model, trace, q, lasting(trace), q.phase !== AS_IT_STANDS);
   },
   fit: (model, o, prediction) => ({
     ...fitVolts(o.reading, prediction, voltsRangeOf(model, o)),
@@ -129,7 +131,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   isRelevantTo: (model, part, q) => probesReach(model, part, q),
   subject: (model, q) => volts.form(model, q).subject,
   form: (model, q) =>
-    formOf(model.nets[q.red]!, model.nets[q.black]!, q.phase < 0 ? undefined : model.phases[q.phase]!.id),
+    formOf(model.nets[q.red]!, model.nets[q.black]!, q.phase === AS_IT_STANDS ? undefined : model.phases[q.phase]!.id),
   read: (model, given) => {
     const named = model.nets.filter((n) => !n.startsWith('~'));
     const red = findNet(model, given.red);
@@ -137,15 +139,8 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
     if (red < 0) return problem(unknownName('test point', given.red, named));
     if (black < 0) return problem(unknownName('test point', given.black, named));
     if (red === black) return problem(`both probes on ${given.red}: put the black probe on the common`);
-    const phase = given.phase === undefined ? -1 : model.phases.findIndex((p) => p.id === given.phase);
-    if (given.phase !== undefined && phase < 0)
-      return problem(
-        unknownName(
-          'step',
-          given.phase,
-          model.phases.map((p) => p.id),
-        ),
-      );
+    const phase = given.phase === undefined ? AS_IT_STANDS : phaseNamed(model, given.phase);
+    if (typeof phase === 'string') return problem(phase);
     if (given.reading.dimension !== 'voltage')
       return problem(`a reading between two test points is in volts; "${given.typed}" is not`);
     return observed({
@@ -234,13 +229,13 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   },
 };
 
-const nameOf = (model: Model, net: number): string | undefined =>
+const nameOf = (model: Model, net: NetIndex): string | undefined =>
   model.nets[net]!.startsWith('~') ? undefined : model.nets[net]!;
 
 const stepOf = (model: Model, { phase }: VoltsQuestion): string | undefined =>
-  phase < 0 ? undefined : model.phases[phase]!.title;
+  phase === AS_IT_STANDS ? undefined : model.phases[phase]!.title;
 
-function placeOf(model: Model, net: number): Place {
+function placeOf(model: Model, net: NetIndex): Place {
   const named = nameOf(model, net);
   if (named === undefined) {
     const branch = model.branches.find((b) => b.a === net || b.b === net)!;
@@ -254,7 +249,7 @@ function placeOf(model: Model, net: number): Place {
 function offers(model: Model): Offer<VoltsQuestion>[] {
   const probing = model.phases.filter((p) => p.probe);
   const found: Offer<VoltsQuestion>[] = [];
-  const offer = (red: number, black: number, minutes: number, line: boolean): void => {
+  const offer = (red: NetIndex, black: NetIndex, minutes: number, line: boolean): void => {
     for (const { index } of probing)
       found.push({
         question: { kind: 'volts', red, black, phase: index, input: 'high-impedance' },
