@@ -69,7 +69,7 @@ describe('search by readings', () => {
 });
 
 describe('waits of an appliance', () => {
-  const waits = (id: string) => waitsOf(profile(id)).map((w) => `${w.title} ${w.seconds}`);
+  const waits = (id: string) => waitsOf(profile(id)).map((w) => `${w.title} ${w.lasts / 1000}`);
   test('lockouts, purges, delays and actions with a wait', () => {
     expect(waits('furnace-condensing')).toEqual(
       expect.arrayContaining(['Lockout (ignition) 3600', 'Purge (ignition) 15']),

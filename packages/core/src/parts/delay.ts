@@ -1,5 +1,5 @@
 import { HOLDS, NOTHING, PULLS } from './fed';
-import { CLOSED, num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { CLOSED, num, ohms, OPEN, other, type PartKind, time } from './part-kind';
 
 /**
  * A delay in series with its load, against short cycling: it feeds itself through the load, waits, then passes. It starts
@@ -31,11 +31,11 @@ export const delay: PartKind = {
     return volts('') >= num(spec, 'starts-at') ? PULLS : amps('') >= num(spec, 'holds-at') ? HOLDS : NOTHING;
   },
   move: ({ state, spec, drive }) => {
-    if (state === 'waiting' && drive === PULLS) return { to: 'passing', after: num(spec, 'wait') * 1000 };
+    if (state === 'waiting' && drive === PULLS) return { to: 'passing', after: time(spec, 'wait') };
     if (state === 'passing' && drive === NOTHING) return { to: 'waiting', after: 100 };
     return undefined;
   },
-  waits: (spec) => [{ words: 'before it passes', seconds: num(spec, 'wait') }],
+  waits: (spec) => [{ words: 'before it passes', lasts: time(spec, 'wait') }],
   deadTests: () => [],
   role: () => 'contact',
   symbol: () => 'contact',

@@ -1,3 +1,4 @@
+import { type Millis, millis } from '../units';
 import { closedContact, num, ohms, OPEN, other, type PartKind } from './part-kind';
 
 /**
@@ -13,7 +14,7 @@ const OPENING: readonly (readonly [number, number])[] = [
 ];
 
 /** Milliseconds a fuse carries `amps` before it opens; infinity below 1.35 × rating. Log-log interpolation. */
-export function fuseOpeningTime(amps: number, rating: number): number {
+export function fuseOpeningTime(amps: number, rating: number): Millis {
   const multiple = amps / rating;
   const first = OPENING[0]!;
   if (multiple < first[0]) return Infinity;
@@ -22,10 +23,10 @@ export function fuseOpeningTime(amps: number, rating: number): number {
     const [m2, t2] = OPENING[i]!;
     if (multiple <= m2) {
       const share = Math.log(multiple / m1) / Math.log(m2 / m1);
-      return Math.round(1000 * Math.exp(Math.log(t1) + share * Math.log(t2 / t1)));
+      return millis(Math.exp(Math.log(t1) + share * Math.log(t2 / t1)));
     }
   }
-  return Math.round(1000 * OPENING[OPENING.length - 1]![1]);
+  return millis(OPENING[OPENING.length - 1]![1]);
 }
 
 /** The low-voltage fuse on a control board. */

@@ -1,5 +1,5 @@
 import { actsWhileFed } from './fed';
-import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { num, ohms, OPEN, other, type PartKind, time } from './part-kind';
 
 /**
  * A hot-surface igniter. `cold-ohms` above `hot-ohms` is a negative temperature coefficient (silicon carbide), below it
@@ -34,8 +34,7 @@ export const glowIgniter: PartKind = {
     return ohms((hot ? num(spec, 'hot-ohms') : num(spec, 'cold-ohms')) * (fault === 'weak' ? 2.6 : 1));
   },
   drive: ({ spec, fault, volts }) => Number(fault !== 'open' && volts('') >= num(spec, 'glows-at')),
-  move: (view) =>
-    actsWhileFed(view, { to: 'glowing', after: num(view.spec, 'heat-up') * 1000 }, { to: 'cold', after: 6000 }),
+  move: (view) => actsWhileFed(view, { to: 'glowing', after: time(view.spec, 'heat-up') }, { to: 'cold', after: 6000 }),
   actsAt: (spec) => num(spec, 'glows-at'),
   deadTests: (spec) => [
     { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') },

@@ -1,5 +1,5 @@
 import { actsWhileFed } from './fed';
-import { num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
+import { num, ohms, OPEN, other, type PartKind, winding, time } from './part-kind';
 
 /** A single-phase motor: inducer, blower, fan. */
 export const motor: PartKind = {
@@ -41,7 +41,7 @@ export const motor: PartKind = {
   drive: ({ spec, fault, volts }) =>
     Number((fault === undefined || fault === 'tired') && volts('') >= num(spec, 'runs-at')),
   move: (view) =>
-    actsWhileFed(view, { to: 'running', after: num(view.spec, 'spin-up') * 1000 }, { to: 'stopped', after: 1000 }),
+    actsWhileFed(view, { to: 'running', after: time(view.spec, 'spin-up') }, { to: 'stopped', after: 1000 }),
   actsAt: (spec) => num(spec, 'runs-at'),
   deadTests: (spec) => [winding('', 'winding', num(spec, 'ohms'))],
   role: () => 'consumer',

@@ -1,5 +1,5 @@
 import type { Frequency } from '../circuit';
-import type { Dimension } from '../units';
+import { type Dimension, type Millis, millis } from '../units';
 
 /** What one branch of a part is, electrically, at one frequency. */
 export type Electrical =
@@ -45,8 +45,8 @@ export interface ControlPort {
   readonly volts: number;
   /** Break value of an input, volts. */
   readonly breaks: number;
-  /** How long a sensed input must stay before the program believes it, milliseconds. */
-  readonly debounce: number;
+  /** How long a sensed input must stay before the program believes it. */
+  readonly debounce: Millis;
 }
 
 export type SpecValue = number | string | boolean | readonly ControlPort[];
@@ -102,10 +102,10 @@ export interface PartView {
   holds(field: string): boolean;
 }
 
-/** Where a part is heading: a state, and how long it takes to get there, milliseconds. */
+/** Where a part is heading: a state, and how long it takes to get there. */
 export interface Move {
   readonly to: string;
-  readonly after: number;
+  readonly after: Millis;
 }
 
 /** A dead test (power off, part isolated) and what a sound part shows, SI. */
@@ -195,8 +195,8 @@ export interface PartKind {
   feeds?(spec: Spec, branch: string): { readonly volts: number; readonly frequency: Frequency } | undefined;
   /** Volts across a branch at which a sound part acts: pulls in, turns, glows. Less is not "fed". */
   actsAt?(spec: Spec, branch: string): number;
-  /** Times that somebody has to sit out because of it, seconds. */
-  waits?(spec: Spec, modes: readonly FaultMode[]): readonly { readonly words: string; readonly seconds: number }[];
+  /** Times that somebody has to sit out because of it. */
+  waits?(spec: Spec, modes: readonly FaultMode[]): readonly { readonly words: string; readonly lasts: Millis }[];
   /** A weak source that its load is meant to pull down (a flame feed, a thermocouple). */
   readonly yields?: true;
   /** What a passage is for. */
@@ -222,6 +222,8 @@ export interface PartKind {
 }
 
 export const num = (spec: Spec, field: string): number => spec[field] as number;
+/** A field of the dimension time: written in seconds. */
+export const time = (spec: Spec, field: string): Millis => millis(num(spec, field));
 export const text = (spec: Spec, field: string): string => spec[field] as string;
 
 /** The catch-all mode every kind has. */

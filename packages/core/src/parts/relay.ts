@@ -1,5 +1,5 @@
 import { fed, NOTHING, PULLS } from './fed';
-import { CLOSED, num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
+import { CLOSED, num, ohms, OPEN, other, type PartKind, winding, time } from './part-kind';
 
 /** A relay, contactor or fan timer: its coil moves its contact, at once or after a delay. Plug-in relays work loose. */
 export const relay: PartKind = {
@@ -56,13 +56,13 @@ export const relay: PartKind = {
       ? NOTHING
       : fed(volts('coil'), num(spec, 'drop-out'), num(spec, 'pull-in')),
   move: ({ state, spec, drive }) => {
-    if (state === 'idle' && drive === PULLS) return { to: 'pulled', after: num(spec, 'on-delay') * 1000 };
-    if (state === 'pulled' && drive === NOTHING) return { to: 'idle', after: num(spec, 'off-delay') * 1000 };
+    if (state === 'idle' && drive === PULLS) return { to: 'pulled', after: time(spec, 'on-delay') };
+    if (state === 'pulled' && drive === NOTHING) return { to: 'idle', after: time(spec, 'off-delay') };
     return undefined;
   },
   waits: (spec) => [
-    { words: 'before it comes on', seconds: num(spec, 'on-delay') },
-    { words: 'before it goes off', seconds: num(spec, 'off-delay') },
+    { words: 'before it comes on', lasts: time(spec, 'on-delay') },
+    { words: 'before it goes off', lasts: time(spec, 'off-delay') },
   ],
   actsAt: (spec) => num(spec, 'pull-in'),
   deadTests: (spec) => [winding('coil', 'coil', num(spec, 'ohms'))],

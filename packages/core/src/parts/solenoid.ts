@@ -1,5 +1,5 @@
 import { fed, NOTHING, PULLS } from './fed';
-import { num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
+import { num, ohms, OPEN, other, type PartKind, winding, time } from './part-kind';
 
 /** A gas valve or solenoid on control voltage: its coil has reactance that the ohmmeter does not see. */
 export const solenoid: PartKind = {
@@ -59,17 +59,15 @@ export const solenoid: PartKind = {
       : fed(volts(''), num(spec, 'drop-out'), num(spec, 'pull-in')),
   nonElectricalFaults: ['opens-hot'],
   move: ({ state, spec, fault, drive }) => {
-    if (state === 'coil-hot') return { to: 'shut', after: num(spec, 'cools-in') * 1000 };
+    if (state === 'coil-hot') return { to: 'shut', after: time(spec, 'cools-in') };
     if (fault === 'opens-hot' && state === 'open' && drive !== NOTHING)
-      return { to: 'coil-hot', after: num(spec, 'hot-after') * 1000 };
+      return { to: 'coil-hot', after: time(spec, 'hot-after') };
     if (state === 'shut' && drive === PULLS) return { to: 'open', after: 30 };
     if (state === 'open' && drive === NOTHING) return { to: 'shut', after: 30 };
     return undefined;
   },
   waits: (spec, modes) =>
-    modes.some((m) => m.id === 'opens-hot')
-      ? [{ words: 'until its coil is cool', seconds: num(spec, 'cools-in') }]
-      : [],
+    modes.some((m) => m.id === 'opens-hot') ? [{ words: 'until its coil is cool', lasts: time(spec, 'cools-in') }] : [],
   actsAt: (spec) => num(spec, 'pull-in'),
   deadTests: (spec) => [winding('', 'coil', num(spec, 'ohms'))],
   role: () => 'consumer',

@@ -1,5 +1,5 @@
 import { actsWhileFed } from './fed';
-import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { num, ohms, OPEN, other, type PartKind, time } from './part-kind';
 
 const HALVES = ['a1', 'a2', 'b1', 'b2'] as const;
 
@@ -40,8 +40,7 @@ export const stepper: PartKind = {
   },
   drive: ({ spec, fault, volts }) =>
     Number(fault === undefined && HALVES.every((half) => volts(half) >= num(spec, 'steps-at'))),
-  move: (view) =>
-    actsWhileFed(view, { to: 'set', after: num(view.spec, 'sets-in') * 1000 }, { to: 'parked', after: 1000 }),
+  move: (view) => actsWhileFed(view, { to: 'set', after: time(view.spec, 'sets-in') }, { to: 'parked', after: 1000 }),
   actsAt: (spec) => num(spec, 'steps-at'),
   deadTests: (spec) =>
     HALVES.map((branch) => ({

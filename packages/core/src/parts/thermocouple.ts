@@ -1,4 +1,4 @@
-import { type Electrical, num, OPEN, other, type PartKind } from './part-kind';
+import { type Electrical, num, OPEN, other, type PartKind, time } from './part-kind';
 
 /**
  * A thermocouple in the pilot flame: millivolts that come up and go down with a delay, behind a few hundredths of an ohm.
@@ -38,7 +38,7 @@ export const thermocouple: PartKind = {
     const to = covered >= 0.8 ? 'hot' : covered >= 0.3 ? 'grazed' : 'cold';
     if (to === view.state) return undefined;
     const warmer = to === 'hot' || (to === 'grazed' && view.state === 'cold');
-    return { to, after: num(view.spec, warmer ? 'heat-up' : 'cool-down') * 1000 };
+    return { to, after: time(view.spec, warmer ? 'heat-up' : 'cool-down') };
   },
   thresholds: () => [
     { field: 'senses', value: 0.3 },

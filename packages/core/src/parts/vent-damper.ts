@@ -1,5 +1,5 @@
 import { actsWhileFed } from './fed';
-import { CLOSED, num, ohms, OPEN, other, type PartKind, winding } from './part-kind';
+import { CLOSED, num, ohms, OPEN, other, type PartKind, winding, time } from './part-kind';
 
 /** A motorised vent damper: the motor opens the blade, then the end switch passes power to the burner. */
 export const ventDamper: PartKind = {
@@ -38,7 +38,7 @@ export const ventDamper: PartKind = {
         volts('motor') >= num(spec, 'runs-at'),
     ),
   move: (view) => {
-    const after = num(view.spec, 'travel') * 1000;
+    const after = time(view.spec, 'travel');
     return actsWhileFed(view, { to: 'open', after }, { to: 'shut', after });
   },
   actsAt: (spec) => num(spec, 'runs-at'),

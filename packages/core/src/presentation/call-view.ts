@@ -1,3 +1,4 @@
+import { millis } from '../units';
 import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Role } from '../rules';
@@ -124,7 +125,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     closed: state.closed,
     timers: state.log.flatMap(({ event: { id, at: from, body }, retracted }) =>
       body.type === 'timer' && !retracted
-        ? [{ event: id, title: body.title, ends: Date.parse(from) + body.seconds * 1000 }]
+        ? [{ event: id, title: body.title, ends: Date.parse(from) + millis(body.seconds) }]
         : [],
     ),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),

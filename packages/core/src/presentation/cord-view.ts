@@ -1,3 +1,4 @@
+import type { Millis } from '../units';
 import type { Assessment, Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import { asIndex, type Model, type NetIndex, type PhaseIndex } from '../profile';
@@ -10,7 +11,7 @@ export interface BeadView {
   /** The first step that did not come. */
   readonly front: boolean;
   /** Seconds after the call at which a sound appliance gets here. */
-  readonly expectedAt: number | undefined;
+  readonly expectedAt: Millis | undefined;
   readonly measuredAt: string | undefined;
   readonly readings: readonly string[];
   /** Chance, under all that is known, that it comes. */
@@ -84,7 +85,7 @@ function beadsOf(
       id: phase.id,
       answer,
       front: isFront,
-      expectedAt: first && first.from / 1000,
+      expectedAt: first && first.from,
       measuredAt,
       readings,
       likely: weight > 0 ? comes / weight : 0,

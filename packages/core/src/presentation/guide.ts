@@ -1,3 +1,4 @@
+import type { Millis } from '../units';
 import { measureVolts } from '../circuit';
 import type { Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
@@ -16,8 +17,8 @@ export interface Guide {
     readonly title: string;
     readonly ask: string;
     readonly unwanted: boolean;
-    /** Seconds after the call at which a sound appliance gets here. */
-    readonly at: number | undefined;
+    /** How long after the call a sound appliance gets here. */
+    readonly at: Millis | undefined;
   }[];
   /** What a meter shows on a sound appliance at every step, in the order of the wiring. */
   readonly points: readonly {
@@ -63,7 +64,7 @@ export function guideOf(engine: Engine, reader: Reader): Guide {
   return {
     phases: model.phases.map(({ index, id, title, ask, unwanted }) => {
       const first = healthy.cues[index]![0];
-      return { id, title, ask, unwanted, at: first && first.from / 1000 };
+      return { id, title, ask, unwanted, at: first && first.from };
     }),
     points: points.map((p) => ({
       net: model.nets[p.net]!,

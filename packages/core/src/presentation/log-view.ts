@@ -4,7 +4,7 @@ import { findPart, type Model } from '../profile';
 import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
 import type { TestingStandard } from '../standards';
-import { formatReading, readingValue } from '../units';
+import { formatDuration, formatReading, millis, readingValue } from '../units';
 import type { CallEvent, CallState, EventBody } from '../visit';
 import { sayJudgement } from './judgement-words';
 import { predictionWords, questionTitle } from './question-words';
@@ -155,7 +155,7 @@ function otherWords({ model, tests }: Engine, body: EventBody): string {
     case 'danger-over':
       return `Danger over: ${body.words}`;
     case 'timer':
-      return `Timer set: ${body.title}, ${minutesWords(body.seconds)}`;
+      return `Timer set: ${body.title}, ${formatDuration(millis(body.seconds))}`;
     case 'note':
       return body.text;
     case 'retracted':
@@ -170,5 +170,3 @@ function otherWords({ model, tests }: Engine, body: EventBody): string {
 }
 
 /** A stretch of time on a clock. */
-const minutesWords = (seconds: number): string =>
-  seconds < 120 ? `${Math.round(seconds)} s` : `${Math.round(seconds / 60)} min`;

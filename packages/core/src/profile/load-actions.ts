@@ -1,3 +1,4 @@
+import { millis } from '../units';
 import { asIndex, type NetIndex } from './indices';
 import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
@@ -59,7 +60,7 @@ export function loadActions(
       minutes: fields.number(action, 'minutes', path, 5),
       resets,
       unplugs,
-      wait: Math.round(fields.quantity(action, 'wait', path, 'time', 0) * 1000),
+      wait: millis(fields.quantity(action, 'wait', path, 'time', 0)),
       ledger: fields.flag(action, 'ledger', path, false),
       caution: action['caution'] === undefined ? undefined : fields.text(action, 'caution', path),
       asks:

@@ -1,3 +1,4 @@
+import { millis } from '../units';
 import type { ControlPort } from '../parts';
 import type { Compile } from './compiler';
 import { type Data, type DataMap, isMap } from './document';
@@ -69,8 +70,8 @@ export function loadController(fields: Fields, data: DataMap, given: ReadWith): 
     supplyBranch: supply ? branchOf(supply.name) : -1,
     brownOut: spec['brown-out']!,
     restart: spec['restart']!,
-    holdUp: Math.round(spec['hold-up']! * 1000),
-    boot: Math.round(spec['boot']! * 1000),
+    holdUp: millis(spec['hold-up']!),
+    boot: millis(spec['boot']!),
     inputs,
     outputs,
     counters: names.counters,
@@ -97,7 +98,7 @@ function loadSignal(
     quantity: quantity?.index,
     makes: fields.quantity(signal, 'makes', at, dimension),
     breaks: fields.quantity(signal, 'breaks', at, dimension),
-    debounce: Math.round(fields.quantity(signal, 'debounce', at, 'time', 0.1) * 1000),
+    debounce: millis(fields.quantity(signal, 'debounce', at, 'time', 0.1)),
   };
 }
 

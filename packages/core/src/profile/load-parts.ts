@@ -1,5 +1,5 @@
 import { type ControlPort, type FaultMode, PART_KINDS, type PartKind, type SpecValue } from '../parts';
-import type { Dimension } from '../units';
+import { type Dimension, millis } from '../units';
 import { type Data, type DataMap, isMap } from './document';
 import type { Fields, Path } from './fields';
 import { unknownName } from './nearest';
@@ -149,7 +149,7 @@ function loadPorts(fields: Fields, data: DataMap, path: Path): ControlPort[] {
           ? fields.quantity(port, 'makes', at, 'voltage')
           : fields.quantity(port, 'volts', at, 'voltage', 0),
       breaks: fields.quantity(port, 'breaks', at, 'voltage', 0),
-      debounce: Math.round(fields.quantity(port, 'debounce', at, 'time', 0.1) * 1000),
+      debounce: millis(fields.quantity(port, 'debounce', at, 'time', 0.1)),
     };
   });
 }

@@ -1,4 +1,4 @@
-import { type Dimension, findUnit, zeroOf } from '../units';
+import { type Dimension, findUnit, millis, zeroOf } from '../units';
 import type { Compile } from './compiler';
 import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
@@ -50,7 +50,7 @@ function loadRule(fields: Fields, item: Data, at: Path, dimension: Dimension, co
     is: fields.quantity(rule, 'is', at, dimension, hold ? 0 : undefined),
     when: rule['when'] === undefined ? undefined : compile(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
     hold,
-    after: Math.round(fields.quantity(rule, 'after', at, 'time', 0) * 1000),
-    over: Math.round(fields.quantity(rule, 'over', at, 'time', 0) * 1000),
+    after: millis(fields.quantity(rule, 'after', at, 'time', 0)),
+    over: millis(fields.quantity(rule, 'over', at, 'time', 0)),
   };
 }

@@ -1,6 +1,6 @@
 import { asIndex, type NetIndex } from './indices';
 import type { ControlPort } from '../parts';
-import type { Dimension } from '../units';
+import { type Dimension, millis } from '../units';
 import { applyBuild, type Build, withVariant } from './build';
 import { compilerOf } from './compiler';
 import { type DataMap, SourceFile } from './document';
@@ -143,7 +143,7 @@ function loadModel(fields: Fields, root: DataMap, build: Build, vary: Vary): Mod
     looks,
     codes,
     cautions: loadCautions(fields, root),
-    watch: Math.round(fields.quantity(root, 'watch', [], 'time', 1200) * 1000),
+    watch: millis(fields.quantity(root, 'watch', [], 'time', 1200)),
   };
 }
 

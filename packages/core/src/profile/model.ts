@@ -1,6 +1,6 @@
 import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
-import type { Dimension } from '../units';
+import type { Dimension, Millis } from '../units';
 import type { Build } from './build';
 import type { Comparison, Expression } from './expression/expression';
 import type { Identity } from './identify';
@@ -83,8 +83,8 @@ export interface Action {
   readonly resets: readonly PartIndex[];
   /** Connectors pulled for it, by id. */
   readonly unplugs: readonly string[];
-  /** Time given to the appliance before the call, milliseconds. */
-  readonly wait: number;
+  /** Time given to the appliance before the call. */
+  readonly wait: Millis;
   /** Goes round a safety: entered in the bypass ledger, and the call cannot be closed with it in place. */
   readonly ledger: boolean;
   readonly caution: string | undefined;
@@ -107,9 +107,9 @@ export interface QuantityRule {
   readonly is: number;
   /** Stay where it is instead of heading for `is`. */
   readonly hold: boolean;
-  /** Delay before the change begins and time it takes, milliseconds. */
-  readonly after: number;
-  readonly over: number;
+  /** Delay before the change begins and time it takes. */
+  readonly after: Millis;
+  readonly over: Millis;
 }
 
 export interface Quantity {
@@ -140,8 +140,8 @@ interface ControllerState {
   readonly id: string;
   readonly on: readonly number[];
   readonly go: readonly Transition[];
-  /** How long after entry a guard (the region's `always` too) may turn true by time alone, milliseconds, rising. */
-  readonly timers: readonly number[];
+  /** How long after entry a guard (the region's `always` too) may turn true by time alone, rising. */
+  readonly timers: readonly Millis[];
   readonly code: string | undefined;
   readonly lockout: boolean;
 }
@@ -153,8 +153,8 @@ export interface Region {
   readonly start: number;
   /** Asked before the state's own guards, in order; `except` lists states in which the guard sleeps. */
   readonly always: readonly (Transition & { readonly except: readonly number[] })[];
-  /** The longest timer of any state, milliseconds. */
-  readonly longest: number;
+  /** The longest timer of any state. */
+  readonly longest: Millis;
 }
 
 export interface Input {
@@ -165,7 +165,7 @@ export interface Input {
   readonly quantity: number | undefined;
   readonly makes: number;
   readonly breaks: number;
-  readonly debounce: number;
+  readonly debounce: Millis;
 }
 
 export interface Output {
@@ -179,8 +179,8 @@ export interface Controller {
   readonly supplyBranch: number;
   readonly brownOut: number;
   readonly restart: number;
-  readonly holdUp: number;
-  readonly boot: number;
+  readonly holdUp: Millis;
+  readonly boot: Millis;
   readonly inputs: readonly Input[];
   readonly outputs: readonly Output[];
   readonly counters: readonly string[];
@@ -275,8 +275,8 @@ export interface Model {
   readonly looks: readonly Look[];
   readonly codes: readonly Code[];
   readonly cautions: readonly Caution[];
-  /** How long a run is watched, milliseconds. */
-  readonly watch: number;
+  /** How long a run is watched. */
+  readonly watch: Millis;
 }
 
 /** Finds a net by name; names of nets are upper case by custom but matched without regard to case. */

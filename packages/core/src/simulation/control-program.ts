@@ -1,8 +1,8 @@
+import type { Millis } from '../units';
 import { fed, HOLDS, NOTHING, PULLS } from '../parts';
 import type { Controller, Region, Scope, Transition } from '../profile';
 import type { Due } from './dependency-index';
 import type { DriveState } from './drive-state';
-import type { Millis } from './trace';
 
 const SUPPLIES = ['down', 'booting', 'up'] as const;
 

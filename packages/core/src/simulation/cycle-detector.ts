@@ -1,4 +1,4 @@
-import type { Millis } from './trace';
+import type { Millis } from '../units';
 
 /** Values that differ by less than this share are the same: a cycle comes round a little differently each time. */
 const SAME = 1e-6;

@@ -1,6 +1,7 @@
+import type { Millis } from '../units';
 import type { Model, Scope } from '../profile';
 import type { Due } from './dependency-index';
-import type { Interval, Millis } from './trace';
+import type { Interval } from './trace';
 import type { Stretch } from './trajectory';
 
 /** A stretch that still goes on. */

@@ -1,9 +1,10 @@
+import type { Millis } from '../units';
 import type { PartView, Spec } from '../parts';
 import type { Model, Part, Scope } from '../profile';
 import type { Due } from './dependency-index';
 import type { DriveState } from './drive-state';
 import { failureOf, type FaultRef } from './setup';
-import type { Memory, Millis } from './trace';
+import type { Memory } from './trace';
 
 /** The parts of the appliance in motion: their states, and where they are heading. */
 export class PartDynamics {

@@ -1,6 +1,7 @@
+import type { Millis } from '../units';
 import type { Model, Quantity, Scope } from '../profile';
 import type { Due } from './dependency-index';
-import { type Memory, type Millis, type Ramp, rampValue } from './trace';
+import { type Memory, type Ramp, rampValue } from './trace';
 
 /** The physical quantities of the appliance: each heads for what its first matching rule says. */
 export class Plant {

@@ -1,3 +1,4 @@
+import type { Millis } from '../units';
 import { ENV, type Model, type PartIndex, type Scope } from '../profile';
 import { ControlProgram } from './control-program';
 import { CycleDetector } from './cycle-detector';
@@ -7,7 +8,7 @@ import { Observer } from './observer';
 import { PartDynamics } from './part-dynamics';
 import { Plant } from './plant';
 import type { FaultRef, Setup } from './setup';
-import type { Memory, Millis, Outcome } from './trace';
+import type { Memory, Outcome } from './trace';
 import type { Trajectory } from './trajectory';
 
 /** Time given to the appliance to settle without a call before the run. */

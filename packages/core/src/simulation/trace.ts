@@ -1,8 +1,6 @@
+import type { Millis } from '../units';
 import type { PartIndex } from '../profile';
 import type { CircuitState } from './circuit-state';
-
-/** Milliseconds from the moment the call for heat began. */
-export type Millis = number;
 
 export interface Segment {
   readonly from: Millis;

@@ -1,5 +1,6 @@
+import type { Millis } from '../units';
 import type { CircuitState } from './circuit-state';
-import type { Millis, Segment, Trace } from './trace';
+import type { Segment, Trace } from './trace';
 
 /** A segment of a trajectory: `sensed` counts which sensing of the circuit it stands on. */
 export interface Stretch extends Omit<Segment, 'circuit'> {

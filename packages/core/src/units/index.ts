@@ -16,3 +16,4 @@ export {
 } from './format';
 export { type Parsed, parseQuantity, parseReading } from './parse';
 export { type Reading, readingValue } from './reading';
+export { formatDuration, inSeconds, type Millis, millis } from './time';

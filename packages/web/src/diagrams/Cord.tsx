@@ -1,5 +1,5 @@
 import type { BeadView, CordView, Drawing } from '@zetalysis/core/presentation';
-import { formatQuantity } from '@zetalysis/core/units';
+import { formatQuantity, inSeconds } from '@zetalysis/core/units';
 
 const ANSWERS = [
   { id: 'yes', mark: '✓', words: 'seen' },
@@ -69,7 +69,7 @@ export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, o
                         {' '}
                         ·{' '}
                         <span className="whole">
-                          {bead.measuredAt ?? `about ${formatQuantity(Math.round(bead.expectedAt), 'time')}`}
+                          {bead.measuredAt ?? `about ${formatQuantity(Math.round(inSeconds(bead.expectedAt)), 'time')}`}
                         </span>
                       </span>
                     )}

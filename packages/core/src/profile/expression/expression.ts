@@ -1,5 +1,5 @@
 import type { PartIndex } from '../indices';
-import type { Dimension } from '../../units';
+import type { Dimension, Millis } from '../../units';
 
 /** What an expression can ask of the running appliance. Everything is by index, resolved once at load. */
 export interface Scope {
@@ -53,8 +53,8 @@ export interface Expression {
   readonly type: ExpressionType;
   /** Booleans are 0 and 1. */
   readonly evaluate: (scope: Scope) => number;
-  /** Durations in `after(…)`, milliseconds: moments at which the answer may change by itself. */
-  readonly durations: readonly number[];
+  /** Durations in `after(…)`: moments at which the answer may change by itself. */
+  readonly durations: readonly Millis[];
   /** Constants that single quantities are compared with. */
   readonly thresholds: readonly { readonly quantity: number; readonly value: number }[];
   /** Parts whose state the expression looks at. */

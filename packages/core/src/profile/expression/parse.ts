@@ -1,4 +1,4 @@
-import type { Dimension } from '../../units';
+import { type Dimension, millis } from '../../units';
 import { ExpressionError } from './expression';
 import { type Token, tokenize } from './tokenize';
 
@@ -118,7 +118,7 @@ class Parser {
         if (token?.kind !== 'number' || token.dimension !== 'time')
           throw new ExpressionError(`after() needs a time, for example after(30 s), in "${this.text}"`);
         this.need(')');
-        return { op: 'after', ms: Math.round(token.value * 1000) };
+        return { op: 'after', ms: millis(token.value) };
       }
       case 'fault': {
         this.need('(');

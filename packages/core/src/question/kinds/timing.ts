@@ -1,6 +1,6 @@
 import type { PhaseIndex } from '../../profile';
 import { ASSUMED } from '../../standards';
-import { type Reading, readingValue } from '../../units';
+import { inSeconds, type Reading, readingValue } from '../../units';
 import { bodyOf, name, readingFields } from '../body-fields';
 import { coarseNumber, fitNumber, sameNumber } from '../fit';
 import { NOTHING_MORE } from '../messages';
@@ -34,7 +34,7 @@ export const timing: QuestionKind<TimingQuestion, TimingObservation, typeof body
   predict: (_model, { trace }, q) => {
     const first = trace.cues[q.phase]![0];
     return first
-      ? { kind: 'number', value: first.from / 1000, tolerance: ASSUMED.timingTolerance, absent: false }
+      ? { kind: 'number', value: inSeconds(first.from), tolerance: ASSUMED.timingTolerance, absent: false }
       : { kind: 'never' };
   },
   fit: (_model, o, prediction, scale) => fitNumber(readingValue(o.reading), prediction, scale, ERROR, ASSUMED.mistimed),

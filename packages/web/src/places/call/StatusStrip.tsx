@@ -1,3 +1,4 @@
+import { inSeconds } from '@zetalysis/core/units';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { clock, Timers } from './Clock';
@@ -68,7 +69,7 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
           else if (kind === 'action') set({ actions: [...setup.actions, id] });
           else if (kind === 'wait') {
             const wait = drawing.waits.find((w) => w.id === id)!;
-            onBody({ type: 'timer', title: wait.title, seconds: Math.round(wait.seconds) });
+            onBody({ type: 'timer', title: wait.title, seconds: Math.round(inSeconds(wait.lasts)) });
           } else onBody({ type: 'danger', danger: id as 'gas' | 'co' | 'fire' });
         }}
       >
@@ -106,7 +107,7 @@ export function StatusStrip({ drawing, view, sync, onBody }: Props) {
           <optgroup label="Set a clock">
             {drawing.waits.map((w) => (
               <option key={w.id} value={`wait ${w.id}`}>
-                {w.title}: {clock(w.seconds * 1000)}
+                {w.title}: {clock(w.lasts)}
               </option>
             ))}
           </optgroup>

@@ -58,7 +58,7 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
   // The step it breaks off at, and what should have come by now as well. What is not due yet is not claimed.
   const wanted = left.filter((p) => !p.unwanted);
   const due = (phase: string): boolean =>
-    elapsed / 1000 >= (view.cord.beads.find((b) => b.id === phase)?.expectedAt ?? Infinity);
+    elapsed >= (view.cord.beads.find((b) => b.id === phase)?.expectedAt ?? Infinity);
   const missing = wanted.filter((p, i) => i === 0 || due(p.id));
   const nothingMore = (): void => {
     onEvents(missing.map((p) => ({ type: 'seen', phase: p.id, answer: 'no' })));
@@ -88,7 +88,7 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
       <div className="cues">
         {left.map((p) => {
           const at = view.cord.beads.find((b) => b.id === p.id)?.expectedAt;
-          const late = at !== undefined && elapsed / 1000 > 1.4 * at + 5;
+          const late = at !== undefined && elapsed > 1.4 * at + 5000;
           return (
             <button
               key={p.id}
@@ -98,7 +98,7 @@ export function Stopwatch({ call, drawing, view, onEvents }: Props) {
             >
               {p.title}
               <span className="fine">
-                {p.unwanted ? 'should not happen' : at === undefined ? '' : `about ${clock(at * 1000)}`}
+                {p.unwanted ? 'should not happen' : at === undefined ? '' : `about ${clock(at)}`}
                 {late && <strong> late</strong>}
               </span>
             </button>

@@ -1,7 +1,8 @@
+import { formatDuration } from '@zetalysis/core/units';
 import { withVariant } from '@zetalysis/core/profile';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Me } from '@zetalysis/contract';
-import { seconds, StepHeads } from './GuideSections';
+import { StepHeads } from './GuideSections';
 import { useGuide } from '../../engine/use-guide';
 import '../../theme/library.css';
 
@@ -42,7 +43,7 @@ export default function FieldCard({ me }: { me: Me }) {
             .filter((p) => !p.unwanted)
             .map((p) => (
               <li key={p.id}>
-                {p.title} <span className="fine">{p.at === undefined ? '' : seconds(p.at)}</span>
+                {p.title} <span className="fine">{p.at === undefined ? '' : formatDuration(p.at)}</span>
               </li>
             ))}
         </ol>

@@ -1,3 +1,4 @@
+import { formatDuration } from '@zetalysis/core/units';
 import { useState } from 'react';
 import type { Guide } from '@zetalysis/core/presentation';
 
@@ -11,7 +12,7 @@ export function Steps({ guide }: { guide: Guide }) {
           <li key={p.id} className={p.unwanted ? 'unwanted' : ''}>
             <strong>{p.title}</strong>{' '}
             <span className="fine">
-              {p.unwanted ? 'should not happen' : p.at === undefined ? '' : `after about ${seconds(p.at)}`}
+              {p.unwanted ? 'should not happen' : p.at === undefined ? '' : `after about ${formatDuration(p.at)}`}
             </span>
             <br />
             {p.ask}
@@ -21,8 +22,6 @@ export function Steps({ guide }: { guide: Guide }) {
     </section>
   );
 }
-
-export const seconds = (s: number): string => (s < 120 ? `${Math.round(s)} s` : `${Math.round(s / 60)} min`);
 
 /** One column for each step. */
 export const StepHeads = ({ steps }: { steps: readonly { readonly id: string; readonly title: string }[] }) =>
