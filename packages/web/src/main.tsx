@@ -3,7 +3,7 @@ import '@fontsource/b612/700.css';
 import '@fontsource/b612-mono/400.css';
 import '@fontsource/b612-mono/700.css';
 import './theme/tokens.css';
-import './theme/theme.css';
+import './theme/base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App';

@@ -7,7 +7,7 @@ const part = (
   branch = '',
   symbol: 'contact' | 'winding' = 'contact',
 ): Named => ({
-  item: { kind: 'part', part: id, branch, title: id, symbol },
+  item: { kind: 'part', part: id, branch, title: id, short: id, symbol },
   x,
   share,
 });

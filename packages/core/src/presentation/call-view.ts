@@ -52,7 +52,7 @@ export interface CallView {
   readonly whatIf: string | undefined;
 }
 
-interface SuspectView {
+export interface SuspectView {
   readonly repair: string;
   /** The part to be repaired first; nothing for healthy and unknown. */
   readonly part: string | undefined;

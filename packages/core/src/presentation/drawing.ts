@@ -67,6 +67,8 @@ export type DrawnItem =
       readonly part: string;
       readonly branch: string;
       readonly title: string;
+      /** The title in as few words as stand under a sign. */
+      readonly short: string;
       readonly symbol: PartSymbol;
     };
 
@@ -130,7 +132,12 @@ function rungsOf(model: Model): DrawnRung[] {
       }
       const part = partOf(item.branch);
       const branch = model.branches[item.branch]!.name;
-      return { kind: 'part', part: part.id, branch, title: part.title, symbol: part.kind.symbol(branch, part.spec) };
+      const { id, title, kind, spec } = part;
+      return { kind: 'part', part: id, branch, title, short: shortTitle(title), symbol: kind.symbol(branch, spec) };
     }),
   }));
 }
+
+/** A part without what only says where it is: "hold magnet of the gas valve" is the hold magnet. */
+const shortTitle = (title: string): string =>
+  title.replace(/^connector /, '').split(/ \(|, | (?:of|in|on|at|with|behind|to|and) /)[0]!;

@@ -4,6 +4,7 @@ import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'reac
 import { useMe } from '../api/me';
 import type { Me } from '@zetalysis/contract';
 import { CallPlace } from '../places/call/CallPlace';
+import { Waiting } from '../kit/Waiting';
 import { PageBroke } from './PageBroke';
 import { Shell } from './Shell';
 
@@ -26,7 +27,7 @@ const queries = new QueryClient({
 function SignedIn({ place }: { place: (me: Me) => React.ReactNode }) {
   const me = useMe();
   const { pathname } = useLocation();
-  if (me.isPending) return <p className="waiting">One moment…</p>;
+  if (me.isPending) return <Waiting>One moment…</Waiting>;
   if (!me.data) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname)}`} replace />;
   return <Shell me={me.data}>{place(me.data)}</Shell>;
 }
@@ -45,7 +46,7 @@ const router = createBrowserRouter([
       { path: '/library/:id/card', element: <SignedIn place={(me) => <FieldCard me={me} />} /> },
       {
         path: '*',
-        element: <SignedIn place={() => <p className="waiting">There is nothing at this address. Go to Today.</p>} />,
+        element: <SignedIn place={() => <Waiting>There is nothing at this address. Go to Today.</Waiting>} />,
       },
     ],
   },
@@ -54,7 +55,7 @@ const router = createBrowserRouter([
 export function App() {
   return (
     <QueryClientProvider client={queries}>
-      <Suspense fallback={<p className="waiting">One moment…</p>}>
+      <Suspense fallback={<Waiting>One moment…</Waiting>}>
         <RouterProvider router={router} />
       </Suspense>
     </QueryClientProvider>

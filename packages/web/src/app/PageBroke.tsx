@@ -1,4 +1,5 @@
 import { useRouteError } from 'react-router';
+import { Button } from '../kit/Button';
 import { Failure } from '../kit/Failure';
 
 /** Shown when a page breaks: what was typed is safe, and what to do. */
@@ -12,9 +13,9 @@ export function PageBroke() {
         from there.
       </p>
       <p>
-        <button type="button" onClick={() => location.reload()}>
+        <Button tone="main" onClick={() => location.reload()}>
           Load again
-        </button>{' '}
+        </Button>{' '}
         <a href="/">Today</a>
       </p>
     </Failure>

@@ -3,6 +3,7 @@ import { Link, NavLink, useNavigate } from 'react-router';
 import { http } from '../api/http';
 import type { Me } from '@zetalysis/contract';
 import { useTheme } from '../theme/use-theme';
+import styles from './Shell.module.css';
 
 /** The frame around every place. */
 export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
@@ -16,10 +17,10 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
     await navigate('/sign-in');
   };
   return (
-    <>
-      <header className="shell">
-        <Link to="/" className="brand" aria-label="Zetalysis, today">
-          <img src="/icon.svg" alt="" width="24" height="24" /> <span className="brand-name">Zetalysis</span>
+    <div className={styles.frame}>
+      <header className={styles.shell}>
+        <Link to="/" className={styles.brand} aria-label="Zetalysis, today">
+          <img src="/icon.svg" alt="" width="24" height="24" /> <span className={styles.name}>Zetalysis</span>
         </Link>
         <nav aria-label="Places">
           <NavLink to="/" end>
@@ -28,17 +29,17 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
           <NavLink to="/machines">Machines</NavLink>
           <NavLink to="/library">Library</NavLink>
         </nav>
-        <span className="shell-end">
-          <button type="button" className="quiet" onClick={toggle}>
+        <span className={styles.end}>
+          <button type="button" onClick={toggle}>
             {theme === 'light' ? 'Cellar' : 'Daylight'}
           </button>
-          <span className="who">{me.fullName}</span>
-          <button type="button" className="quiet" onClick={() => void signOut()}>
+          <span className={styles.who}>{me.fullName}</span>
+          <button type="button" onClick={() => void signOut()}>
             Sign out
           </button>
         </span>
       </header>
       {children}
-    </>
+    </div>
   );
 }

@@ -1,4 +1,6 @@
 import type { DrawnItem } from '@zetalysis/core/presentation';
+import styles from './PartGlyph.module.css';
+import { Target } from './Target';
 
 type Part = Extract<DrawnItem, { kind: 'part' }>;
 
@@ -23,58 +25,54 @@ export function PartGlyph({
   const suspected = share !== undefined;
   const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${share} %` : ''}`;
   return (
-    <g
-      className={`part${suspected ? ' suspected' : ''}`}
-      role="button"
-      tabIndex={0}
-      aria-label={label}
+    <Target
+      label={label}
+      x={x}
+      y={y + 2}
+      className={styles.part}
+      data-suspected={suspected || undefined}
       onClick={onClick}
-      onKeyDown={(e) => {
-        if (e.key !== 'Enter' && e.key !== ' ') return;
-        e.preventDefault();
-        onClick();
-      }}
     >
-      <title>{label}</title>
-      <rect className="target" x={x - 22} y={y - 18} width="44" height="40" />
       <Sign symbol={item.symbol} x={x} y={y} />
-      <text x={x} y={y + 19} className="part-name">
+      <text x={x} y={y + 19} className={styles.name}>
         {name}
       </text>
-    </g>
+    </Target>
   );
 }
 
 function Sign({ symbol, x, y }: { symbol: Part['symbol']; x: number; y: number }) {
   switch (symbol) {
     case 'contact':
-      return <path className="sign" d={`M${x - 12} ${y}h5M${x + 7} ${y}h5M${x - 7} ${y}l13 -8`} />;
+      return <path className={styles.sign} d={`M${x - 12} ${y}h5M${x + 7} ${y}h5M${x - 7} ${y}l13 -8`} />;
     case 'fuse':
-      return <path className="sign" d={`M${x - 12} ${y - 4}h24v8h-24zM${x - 12} ${y}h24`} />;
+      return <path className={styles.sign} d={`M${x - 12} ${y - 4}h24v8h-24zM${x - 12} ${y}h24`} />;
     case 'coil':
-      return <path className="sign" d={`M${x - 12} ${y - 6}h24v12h-24zM${x - 12} ${y + 6}l24 -12`} />;
+      return <path className={styles.sign} d={`M${x - 12} ${y - 6}h24v12h-24zM${x - 12} ${y + 6}l24 -12`} />;
     case 'winding':
-      return <path className="sign" d={`M${x - 12} ${y}a4 5 0 0 1 8 0a4 5 0 0 1 8 0a4 5 0 0 1 8 0`} />;
+      return <path className={styles.sign} d={`M${x - 12} ${y}a4 5 0 0 1 8 0a4 5 0 0 1 8 0a4 5 0 0 1 8 0`} />;
     case 'motor':
       return (
         <>
-          <circle className="sign" cx={x} cy={y} r="9" />
-          <path className="sign" d={`M${x - 5} ${y + 3}v-6l5 5l5 -5v6`} />
+          <circle className={styles.sign} cx={x} cy={y} r="9" />
+          <path className={styles.sign} d={`M${x - 5} ${y + 3}v-6l5 5l5 -5v6`} />
         </>
       );
     case 'igniter':
-      return <path className="sign" d={`M${x - 12} ${y}h4l2 -7l4 14l4 -14l2 7h8`} />;
+      return <path className={styles.sign} d={`M${x - 12} ${y}h4l2 -7l4 14l4 -14l2 7h8`} />;
     case 'spark':
-      return <path className="sign" d={`M${x - 12} ${y}h6M${x + 6} ${y}h6M${x + 2} ${y - 8}l-5 8h5l-4 8`} />;
+      return <path className={styles.sign} d={`M${x - 12} ${y}h6M${x + 6} ${y}h6M${x + 2} ${y - 8}l-5 8h5l-4 8`} />;
     case 'rod':
-      return <path className="sign" d={`M${x - 12} ${y}h8v-4h4v8h-4v-4M${x + 2} ${y}c3 -8 8 -4 8 0s-5 8 -8 0z`} />;
+      return (
+        <path className={styles.sign} d={`M${x - 12} ${y}h8v-4h4v8h-4v-4M${x + 2} ${y}c3 -8 8 -4 8 0s-5 8 -8 0z`} />
+      );
     case 'plug':
-      return <path className="sign" d={`M${x - 10} ${y - 5}h6l4 5l-4 5h-6M${x + 10} ${y - 5}h-6l-3 5l3 5h6`} />;
+      return <path className={styles.sign} d={`M${x - 10} ${y - 5}h6l4 5l-4 5h-6M${x + 10} ${y - 5}h-6l-3 5l3 5h6`} />;
     case 'source':
-      return <circle className="sign" cx={x} cy={y} r="8" />;
+      return <circle className={styles.sign} cx={x} cy={y} r="8" />;
     case 'wire':
-      return <path className="sign" d={`M${x - 12} ${y}c4 -6 8 6 12 0s8 6 12 0`} />;
+      return <path className={styles.sign} d={`M${x - 12} ${y}c4 -6 8 6 12 0s8 6 12 0`} />;
     default:
-      return <rect className="sign" x={x - 12} y={y - 5} width="24" height="10" />;
+      return <rect className={styles.sign} x={x - 12} y={y - 5} width="24" height="10" />;
   }
 }

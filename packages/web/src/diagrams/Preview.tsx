@@ -1,6 +1,7 @@
 import type { Build } from '@zetalysis/core/profile';
 import { useGuide } from '../engine/use-guide';
 import { Ladder } from './Ladder';
+import styles from './Preview.module.css';
 
 /** How the machine works, drawn while it is being chosen. */
 export function Preview({ profile, build }: { profile: string; build: Build }) {
@@ -8,7 +9,7 @@ export function Preview({ profile, build }: { profile: string; build: Build }) {
   if (problem !== undefined) return <p role="alert">{problem}</p>;
   if (!drawing || !view) return <p className="fine">Drawing it…</p>;
   return (
-    <section className="preview" aria-label="How it works">
+    <section className={styles.preview} aria-label="How it works">
       <h2>{drawing.title}</h2>
       <p>{drawing.summary}</p>
       <ol>

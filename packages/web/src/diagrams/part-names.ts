@@ -17,7 +17,7 @@ const GAP = 6;
 /** A name is not cut to less, letters. */
 const LEAST = 6;
 /** A name longer than this is cut even where there is room. */
-const LONGEST = 15;
+const LONGEST = 18;
 
 /** What is written under the signs of one rung: as much of each name as its neighbours leave room for, and the share. */
 export function partNames(parts: readonly Named[]): string[] {
@@ -41,12 +41,12 @@ export function partNames(parts: readonly Named[]): string[] {
   return names.map((name, i) => name + shares[i]!);
 }
 
-const full = ({ part, branch, symbol }: Part): string =>
-  branch === '' || symbol === 'winding' ? part : `${part} ${branch}`;
+const full = ({ short, branch, symbol }: Part): string =>
+  branch === '' || symbol === 'winding' ? short : `${short} ${branch}`;
 
 /** A name in at most so many letters; of a passage of a part only its own name, where that says enough. */
-function cut(name: string, letters: number, { part, branch }: Part): string {
+function cut(name: string, letters: number, { short, branch }: Part): string {
   if (name.length <= letters) return name;
-  const own = name === `${part} ${branch}` ? (branch.length > 3 ? branch : part) : name;
+  const own = name === `${short} ${branch}` ? (branch.length > 3 ? branch : short) : name;
   return own.length > letters ? `${own.slice(0, letters - 1)}…` : own;
 }

@@ -23,6 +23,9 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           colorBgBase: token('--sheet'),
           colorTextBase: token('--ink'),
           colorTextPlaceholder: token('--soft'),
+          colorLink: token('--live'),
+          colorError: token('--alarm'),
+          colorBorder: token('--line'),
           borderRadius: 4,
           // Who asks for less motion gets none.
           motion: !window.matchMedia('(prefers-reduced-motion: reduce)').matches,

@@ -6,8 +6,8 @@ interface Props {
   readonly title: ReactNode;
   /** What can be done on the page as a whole. */
   readonly actions?: ReactNode;
-  /** A class of the place, for what stands inside. */
-  readonly className?: string;
+  /** A class of the place, for how it is laid out. */
+  readonly className?: string | undefined;
   readonly children: ReactNode;
 }
 

@@ -1,7 +1,12 @@
-import { useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import { inSeconds, type Millis } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
-import { clock, useNow } from './Clock';
+import { Button } from '../../kit/Button';
+import { Choices } from '../../kit/Choices';
+import { clock } from './clock';
+import styles from './Stopwatch.module.css';
+import { useNow } from './use-now';
+import { useWatch, type Watch } from './use-watch';
 
 interface Props {
   readonly call: string;
@@ -10,101 +15,95 @@ interface Props {
   readonly onEvents: (bodies: readonly EventBody[]) => void;
 }
 
-/** A try that is being watched: when it began (milliseconds since 1970) and the steps that came. */
-interface Watch {
-  readonly start: number;
-  readonly tapped: readonly string[];
-}
-
-const key = (call: string): string => `zetalysis.watch.${call}`;
-
 /**
  * Watching one whole try with a clock: one large button for every step that may come. Each tap is a step seen and a
  * time; what should have come is answered in one tap at the end. The clock goes on through a reload.
  */
-export function Stopwatch({ call, drawing, view, onEvents }: Props) {
-  const [watch, setWatch] = useState<Watch | undefined>(
-    () => (JSON.parse(localStorage.getItem(key(call)) ?? 'null') as Watch | null) ?? undefined,
+export function Stopwatch({ call, ...given }: Props) {
+  const [watch, keep] = useWatch(call);
+  if (watch) return <Watching watch={watch} keep={keep} {...given} />;
+  return (
+    <Button className={styles.start!} onClick={() => keep({ start: Date.now(), tapped: [] })}>
+      Watch a try with the clock
+    </Button>
   );
-  const keep = (next: Watch | undefined): void => {
-    if (next) localStorage.setItem(key(call), JSON.stringify(next));
-    else localStorage.removeItem(key(call));
-    setWatch(next);
-  };
-  const now = useNow(watch !== undefined);
-  if (watch === undefined)
-    return (
-      <button type="button" className="watch" onClick={() => keep({ start: Date.now(), tapped: [] })}>
-        Watch a try with the clock
-      </button>
-    );
-  const { start, tapped } = watch;
-  const elapsed = now - start;
+}
+
+interface WatchingProps extends Omit<Props, 'call'> {
+  readonly watch: Watch;
+  readonly keep: (watch: Watch | undefined) => void;
+}
+
+function Watching({ watch: { start, tapped }, keep, drawing, view, onEvents }: WatchingProps) {
+  const elapsed = useNow(true) - start;
+  const expected = (phase: string): Millis | undefined => view.cord.beads.find((b) => b.id === phase)?.expectedAt;
   const left = drawing.phases.filter((p) => !tapped.includes(p.id));
-  const stop = (): void => keep(undefined);
-  const tap = (phase: string, at: number): void => {
-    const seconds = Math.max(1, Math.round((performance.timeOrigin + at - start) / 1000));
+  // The step it breaks off at, and what should have come by now as well. What is not due yet is not claimed.
+  const missing = left.filter((p) => !p.unwanted).filter((p, i) => i === 0 || elapsed >= (expected(p.id) ?? Infinity));
+  const tap = (phase: string, stamp: number): void => {
+    const seconds = Math.max(1, Math.round(inSeconds(performance.timeOrigin + stamp - start)));
     keep({ start, tapped: [...tapped, phase] });
     onEvents([
       { type: 'seen', phase, answer: 'yes' },
-      {
-        type: 'timing',
-        phase,
-        reading: { kind: 'value', value: seconds, dimension: 'time' },
-        typed: `${seconds} s`,
-      },
+      { type: 'timing', phase, reading: { kind: 'value', value: seconds, dimension: 'time' }, typed: `${seconds} s` },
     ]);
   };
-  // The step it breaks off at, and what should have come by now as well. What is not due yet is not claimed.
-  const wanted = left.filter((p) => !p.unwanted);
-  const due = (phase: string): boolean =>
-    elapsed >= (view.cord.beads.find((b) => b.id === phase)?.expectedAt ?? Infinity);
-  const missing = wanted.filter((p, i) => i === 0 || due(p.id));
   const nothingMore = (): void => {
     onEvents(missing.map((p) => ({ type: 'seen', phase: p.id, answer: 'no' })));
-    stop();
+    keep(undefined);
   };
   return (
-    <div className="watching" role="group" aria-label="Watching a try">
-      <p className="digits" role="timer">
+    <div className={styles.watching} role="group" aria-label="Watching a try" data-watching>
+      <p className={styles.digits} role="timer">
         {clock(elapsed)}
       </p>
       <p className="fine">The clock runs from the call. Tap each step the moment it comes. Hands off the machine.</p>
-      <div className="choices">
+      <Choices>
         {missing.length > 0 && (
-          <button type="button" className="main" onClick={nothingMore} aria-describedby="nothing-more">
+          <Button tone="main" onClick={nothingMore} aria-describedby="nothing-more">
             Nothing more comes
-          </button>
+          </Button>
         )}
-        <button type="button" onClick={stop}>
-          Stop the clock
-        </button>
-      </div>
+        <Button onClick={() => keep(undefined)}>Stop the clock</Button>
+      </Choices>
       {missing.length > 0 && (
         <p id="nothing-more" className="fine">
           “Nothing more comes” writes down as not seen: {missing.map((p) => p.title).join(', ')}.
         </p>
       )}
-      <div className="cues">
-        {left.map((p) => {
-          const at = view.cord.beads.find((b) => b.id === p.id)?.expectedAt;
-          const late = at !== undefined && elapsed > 1.4 * at + 5000;
-          return (
-            <button
-              key={p.id}
-              type="button"
-              className={p.unwanted ? 'cue unwanted' : 'cue'}
-              onClick={(e) => tap(p.id, e.timeStamp)}
-            >
-              {p.title}
-              <span className="fine">
-                {p.unwanted ? 'should not happen' : at === undefined ? '' : `about ${clock(at)}`}
-                {late && <strong> late</strong>}
-              </span>
-            </button>
-          );
-        })}
+      <div className={styles.cues}>
+        {left.map((p) => (
+          <Cue key={p.id} phase={p} at={expected(p.id)} elapsed={elapsed} onTap={(stamp) => tap(p.id, stamp)} />
+        ))}
       </div>
     </div>
+  );
+}
+
+interface CueProps {
+  readonly phase: Drawing['phases'][number];
+  /** When a sound appliance comes to it. */
+  readonly at: Millis | undefined;
+  readonly elapsed: Millis;
+  readonly onTap: (stamp: number) => void;
+}
+
+/** A step is late when it takes this share longer than a sound appliance, and some seconds more. */
+const LATE_SHARE = 1.4;
+const LATE_AFTER: Millis = 5000;
+
+function Cue({ phase, at, elapsed, onTap }: CueProps) {
+  const late = at !== undefined && elapsed > LATE_SHARE * at + LATE_AFTER;
+  return (
+    <Button
+      className={phase.unwanted ? `${styles.cue} ${styles.unwanted}` : styles.cue!}
+      onClick={(e) => onTap(e.timeStamp)}
+    >
+      <span>{phase.title}</span>
+      <span className="fine">
+        {phase.unwanted ? 'should not happen' : at === undefined ? '' : `about ${clock(at)}`}
+        {late && <strong> late</strong>}
+      </span>
+    </Button>
   );
 }

@@ -1,69 +1,50 @@
-import { useEffect, useState } from 'react';
-import type { CallView, ProofView } from '@zetalysis/core/presentation';
+import { useState } from 'react';
+import type { CallView, ProofView, SuspectView } from '@zetalysis/core/presentation';
+import { Button } from '../../kit/Button';
+import { Status } from '../../kit/Status';
+import { percent } from './percent';
+import { Checklist, ToProve } from './Proof';
+import styles from './Suspects.module.css';
+
+interface Props {
+  readonly view: CallView;
+  readonly whatIf: string | undefined;
+  readonly onWhatIf: (id: string | undefined) => void;
+  readonly toProve: (repair: string) => Promise<ProofView | undefined>;
+}
 
 /** Who may have done it: share as length and number, reasons on demand. */
-export function Suspects({
-  view,
-  whatIf,
-  onWhatIf,
-  toProve,
-}: {
-  view: CallView;
-  whatIf: string | undefined;
-  onWhatIf: (id: string | undefined) => void;
-  toProve: (repair: string) => Promise<ProofView | undefined>;
-}) {
+export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
   const [open, setOpen] = useState<string>();
   return (
-    <section className="suspects" aria-label="Suspects" aria-live="polite">
+    <section className={styles.suspects} aria-label="Suspects" aria-live="polite">
       <h2>Suspects</h2>
       {view.noHypothesisFits && (
         <p className="notice" role="status">
-          Nothing the model knows explains all of this well.{' '}
-          {view.fitsNothing.length > 0 && `Fits nothing: ${view.fitsNothing.slice(0, 3).join('; ')}. `}
-          {view.fitsNothing.length === 0 &&
-            view.surprises.length > 0 &&
-            `Least explained: ${view.surprises.slice(0, 3).join('; ')}. `}
+          Nothing the model knows explains all of this well. {misfits(view)}
           Check these entries; the next test is the one that splits most.
         </p>
       )}
-      <ol>
+      <ol className={styles.list}>
         {view.suspects.map((s, i) => (
-          <li key={s.repair} className={s.proved ? 'proved' : ''}>
-            <button
-              type="button"
-              className="suspect"
-              aria-expanded={open === s.repair}
+          <li key={s.repair}>
+            <Suspect
+              suspect={s}
+              open={open === s.repair}
               onClick={() => setOpen(open === s.repair ? undefined : s.repair)}
-            >
-              <span className="share">{percent(s.probability)}</span>
-              <span className="suspect-words">
-                {s.words}
-                {s.proved && <strong className="stamp"> proved</strong>}
-                <progress max={1} value={s.probability} aria-hidden="true" />
-                <span className="fine">{s.repairWords}</span>
-              </span>
-            </button>
+            />
             {open === s.repair && (
               <>
-                <button
-                  type="button"
-                  className="what-if-toggle"
+                <Button
+                  className={styles.whatIf}
                   aria-pressed={whatIf === s.id}
                   onClick={() => onWhatIf(whatIf === s.id ? undefined : s.id)}
                 >
                   {whatIf === s.id ? 'Back to what is known' : 'What if it is so? Show steps and readings'}
-                </button>
+                </Button>
                 {!s.proved && <ToProve key={s.repair} view={view} repair={s.repair} ask={toProve} />}
                 {i === 0 && <Checklist items={view.checklist} />}
-                <ul className="reasons">
-                  {s.reasons.length === 0 && <li>Nothing seen so far speaks for or against it.</li>}
-                  {s.reasons.map((r, i) => (
-                    <li key={i}>
-                      <strong>{r.for ? 'For' : 'Against'}</strong> {r.sentence}
-                    </li>
-                  ))}
-                </ul>
+                <Reasons reasons={s.reasons} />
               </>
             )}
           </li>
@@ -77,67 +58,34 @@ export function Suspects({
   );
 }
 
-/** What a proof of the leading suspect asks for: what of it is met, and by which entries. */
-function Checklist({ items }: { items: CallView['checklist'] }) {
-  if (items.length === 0) return null;
-  return (
-    <ul className="proof-checklist" aria-label="What a proof asks for">
-      {items.map((item) => (
-        <li key={item.words}>
-          <span role="img" aria-label={item.met ? 'Met' : 'Open'}>
-            {item.met ? '✓' : '○'}
-          </span>{' '}
-          {item.words}
-          {item.by.length > 0 && <span className="fine"> {item.by.join('; ')}</span>}
-        </li>
-      ))}
-    </ul>
-  );
+function misfits({ fitsNothing, surprises }: CallView): string {
+  if (fitsNothing.length > 0) return `Fits nothing: ${fitsNothing.slice(0, 3).join('; ')}. `;
+  return surprises.length > 0 ? `Least explained: ${surprises.slice(0, 3).join('; ')}. ` : '';
 }
 
-/** The shortest way from here to a proof of one suspect; asked anew whenever what is known changes. */
-function ToProve({
-  view,
-  repair,
-  ask,
-}: {
-  view: CallView;
-  repair: string;
-  ask: (repair: string) => Promise<ProofView | undefined>;
-}) {
-  const [proof, setProof] = useState<ProofView>();
-  useEffect(() => {
-    let current = true;
-    void ask(repair).then((found) => current && setProof(found));
-    return () => {
-      current = false;
-    };
-    // A new view means new evidence.
-  }, [view, repair, ask]);
-  if (!proof) return null;
-  if (proof.tests.length === 0)
-    return (
-      <p className="fine">
-        {proof.whole
-          ? 'Its own tests condemn it; other things that were found leave a doubt. One more of the tests listed settles that.'
-          : 'No test of the model can prove it from here.'}
-      </p>
-    );
-  return (
-    <div className="to-prove">
-      <p>
-        <strong>{proof.whole ? 'To prove it' : 'To prove most of it'}</strong>, if it is so, about{' '}
-        {Math.round(proof.minutes)} min:
-      </p>
-      <ol>
-        {proof.tests.map((t) => (
-          <li key={t.id}>
-            {t.title} <span className="fine">{t.minutes} min</span>
-          </li>
-        ))}
-      </ol>
-    </div>
-  );
-}
+const Suspect = ({ suspect: s, open, onClick }: { suspect: SuspectView; open: boolean; onClick: () => void }) => (
+  <button type="button" className={styles.suspect} aria-expanded={open} data-suspect={s.repair} onClick={onClick}>
+    <span className={styles.share}>{percent(s.probability)}</span>
+    <span className={styles.words}>
+      <span>
+        {s.words} {s.proved && <Status tone="good">proved</Status>}
+      </span>
+      <span className={styles.bar} aria-hidden="true">
+        <i style={{ width: `${100 * s.probability}%` }} />
+      </span>
+      <span className="fine">{s.repairWords}</span>
+    </span>
+  </button>
+);
 
-const percent = (p: number): string => (p > 0.99 ? '> 99 %' : p < 0.01 ? '< 1 %' : `${Math.round(p * 100)} %`);
+/** What speaks for it and against it. */
+const Reasons = ({ reasons }: Pick<SuspectView, 'reasons'>) => (
+  <ul className={styles.reasons}>
+    {reasons.length === 0 && <li>Nothing seen so far speaks for or against it.</li>}
+    {reasons.map((r, i) => (
+      <li key={i}>
+        <strong>{r.for ? 'For' : 'Against'}</strong> {r.sentence}
+      </li>
+    ))}
+  </ul>
+);

@@ -1,6 +1,11 @@
+import { Checkbox } from 'antd';
 import { useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { EventBody } from '@zetalysis/core/visit';
+import { Button } from '../../kit/Button';
+import { Choice } from '../../kit/Choice';
+import { Field } from '../../kit/Field';
+import styles from './Work.module.css';
 
 interface Props {
   readonly drawing: Drawing;
@@ -9,81 +14,97 @@ interface Props {
 }
 
 /** What is done to the machine: repairs, with the new part measured first or not, and adjustments with where they stood. */
-export function Work({ drawing, view, onBody }: Props) {
-  const [part, setPart] = useState('');
+export const Work = ({ drawing, view, onBody }: Props) => (
+  <details className={styles.work}>
+    <summary>Repaired or adjusted something?</summary>
+    <Repair drawing={drawing} view={view} onBody={onBody} />
+    <Adjustment onBody={onBody} />
+    {view.adjustments.map((a) => (
+      <p key={a.event} className={styles.row}>
+        <span>
+          {a.what}: was {a.original}, now {a.now}
+        </span>
+        <Button onClick={() => onBody({ type: 'adjustment-settled', event: a.event, how: 'put-back' })}>
+          Put back
+        </Button>
+        <Button onClick={() => onBody({ type: 'adjustment-settled', event: a.event, how: 'kept' })}>It stays</Button>
+      </p>
+    ))}
+  </details>
+);
+
+function Repair({ drawing, view, onBody }: Props) {
+  const [part, setPart] = useState<string>();
   const [measured, setMeasured] = useState(false);
-  const [adjusted, setAdjusted] = useState({ what: '', original: '', now: '' });
   const [problem, setProblem] = useState<string>();
-  const chosen = part === '' ? (view.suspects[0]?.part ?? '') : part;
-  const repair = (): void => {
-    if (chosen === '') return setProblem('Choose the part that was repaired.');
+  const chosen = part ?? view.suspects[0]?.part;
+  const repaired = (): void => {
+    if (chosen === undefined) return setProblem('Choose the part that was repaired.');
     setProblem(undefined);
     onBody({ type: 'repaired', part: chosen, action: '', measured });
-    setPart('');
+    setPart(undefined);
     setMeasured(false);
   };
-  const adjust = (e: React.FormEvent): void => {
-    e.preventDefault();
-    const given = { what: adjusted.what.trim(), original: adjusted.original.trim(), now: adjusted.now.trim() };
-    if (Object.values(given).includes(''))
-      return setProblem('Write what was turned, where it stood and where it stands.');
-    setProblem(undefined);
-    onBody({ type: 'adjusted', ...given });
-    setAdjusted({ what: '', original: '', now: '' });
-  };
   return (
-    <details className="work">
-      <summary>Repaired or adjusted something?</summary>
-      <div className="work-row">
-        <select aria-label="Part repaired" value={chosen} onChange={(e) => setPart(e.target.value)}>
-          <option value="">Part…</option>
-          {drawing.parts.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.title}
-            </option>
-          ))}
-        </select>
-        <label className="check">
-          <input type="checkbox" checked={measured} onChange={(e) => setMeasured(e.target.checked)} /> new part measured
-          good before fitting
-        </label>
-        <button type="button" onClick={repair}>
-          Repaired: try again
-        </button>
-      </div>
-      <form className="work-row" onSubmit={adjust}>
-        {(['what', 'original', 'now'] as const).map((field) => (
-          <input
-            key={field}
-            aria-label={ADJUSTMENT[field]}
-            placeholder={ADJUSTMENT[field]}
-            maxLength={80}
-            value={adjusted[field]}
-            onChange={(e) => setAdjusted({ ...adjusted, [field]: e.target.value })}
-          />
-        ))}
-        <button type="submit">Note the adjustment</button>
-      </form>
-      {view.adjustments.map((a) => (
-        <p key={a.event} className="work-row">
-          <span>
-            {a.what}: was {a.original}, now {a.now}
-          </span>
-          <button type="button" onClick={() => onBody({ type: 'adjustment-settled', event: a.event, how: 'put-back' })}>
-            Put back
-          </button>
-          <button type="button" onClick={() => onBody({ type: 'adjustment-settled', event: a.event, how: 'kept' })}>
-            It stays
-          </button>
-        </p>
-      ))}
-      {problem !== undefined && (
-        <p role="alert" className="problem">
-          {problem}
-        </p>
-      )}
-    </details>
+    <div className={styles.row}>
+      <Choice
+        label="Part repaired"
+        value={chosen}
+        placeholder="Part…"
+        options={drawing.parts.map(({ id, title }) => ({ value: id, label: title }))}
+        onChange={setPart}
+      />
+      <Checkbox checked={measured} onChange={(e) => setMeasured(e.target.checked)}>
+        new part measured good before fitting
+      </Checkbox>
+      <Button onClick={repaired}>Repaired: try again</Button>
+      <Problem words={problem} />
+    </div>
   );
 }
 
-const ADJUSTMENT = { what: 'Screw or setting', original: 'Where it stood', now: 'Where it stands now' } as const;
+const FIELDS = [
+  ['what', 'Screw or setting'],
+  ['original', 'Where it stood'],
+  ['now', 'Where it stands now'],
+] as const;
+
+const NOTHING = { what: '', original: '', now: '' };
+
+function Adjustment({ onBody }: Pick<Props, 'onBody'>) {
+  const [given, setGiven] = useState(NOTHING);
+  const [problem, setProblem] = useState<string>();
+  const note = (e: React.FormEvent): void => {
+    e.preventDefault();
+    const adjusted = { what: given.what.trim(), original: given.original.trim(), now: given.now.trim() };
+    if (Object.values(adjusted).includes(''))
+      return setProblem('Write what was turned, where it stood and where it stands.');
+    setProblem(undefined);
+    onBody({ type: 'adjusted', ...adjusted });
+    setGiven(NOTHING);
+  };
+  return (
+    <form className={styles.row} onSubmit={note}>
+      {FIELDS.map(([field, label]) => (
+        <Field
+          key={field}
+          label={label}
+          labelHidden
+          placeholder={label}
+          maxLength={80}
+          value={given[field]}
+          onChange={(value) => setGiven({ ...given, [field]: value })}
+        />
+      ))}
+      <Button htmlType="submit">Note the adjustment</Button>
+      <Problem words={problem} />
+    </form>
+  );
+}
+
+const Problem = ({ words }: { words: string | undefined }) =>
+  words === undefined ? null : (
+    <p role="alert" className="problem">
+      {words}
+    </p>
+  );

@@ -1,18 +1,19 @@
+import type { InputRef } from 'antd';
 import { useEffect, useRef, type RefObject } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import type { DialogName } from './CallDialogs';
 
 interface Keys {
-  readonly view: CallView | undefined;
-  readonly drawing: Drawing | undefined;
+  readonly view: CallView;
+  readonly drawing: Drawing;
   /** The step chosen now; ahead of the view while the engine is still working. */
   readonly chosen: string | undefined;
   readonly setPhase: (phase: string) => void;
   readonly answer: (phase: string, answer: 'yes' | 'no' | 'unclear') => void;
-  readonly undoNewest: () => void;
-  readonly setHelp: (open: boolean) => void;
-  readonly setRecording: (open: boolean) => void;
-  readonly clearProbes: () => void;
-  readonly entry: RefObject<HTMLInputElement | null>;
+  readonly takeBackNewest: () => void;
+  readonly setDialog: (name: DialogName | undefined) => void;
+  readonly setProbes: (probes: readonly string[]) => void;
+  readonly entry: RefObject<InputRef | null>;
 }
 
 const STEP_KEYS: Readonly<Record<string, 'yes' | 'no' | 'unclear'>> = { y: 'yes', x: 'no', u: 'unclear' };
@@ -25,22 +26,16 @@ export function useKeys(keys: Keys): void {
   });
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
-      const { view, drawing, chosen, setPhase, answer, undoNewest, setHelp, setRecording, clearProbes, entry } =
-        latest.current;
-      if (e.key === 'Escape') {
-        setHelp(false);
-        clearProbes();
-        return;
-      }
+      const { view, drawing, chosen, setPhase, answer, takeBackNewest, setDialog, setProbes, entry } = latest.current;
+      if (e.key === 'Escape') return setProbes([]);
       const target = e.target as HTMLElement;
-      if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, textarea, select, .ant-modal, dialog')) return;
-      if (!view || !drawing) return;
+      if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, textarea, [role="dialog"]')) return;
       const here = chosen ?? view.at;
       const at = drawing.phases.findIndex((p) => p.id === here);
       const move = (by: number): void =>
         setPhase(drawing.phases[Math.min(drawing.phases.length - 1, Math.max(0, at + by))]!.id);
       const stepAnswer = STEP_KEYS[e.key];
-      if (e.key === '?') setHelp(true);
+      if (e.key === '?') setDialog('keys');
       else if (e.key === 'n') document.querySelector<HTMLElement>('[data-next-field], [data-choice]')?.focus();
       else if (/^[1-9]$/.test(e.key)) document.querySelector<HTMLElement>(`[data-choice="${e.key}"]`)?.click();
       else if (e.key === 'j') move(1);
@@ -49,8 +44,8 @@ export function useKeys(keys: Keys): void {
         answer(here, stepAnswer);
         move(1);
       } else if (e.key === 'l') entry.current?.focus();
-      else if (e.key === 'z') undoNewest();
-      else if (e.key === 'b') setRecording(true);
+      else if (e.key === 'z') takeBackNewest();
+      else if (e.key === 'b') setDialog('record');
       else return;
       e.preventDefault();
     };

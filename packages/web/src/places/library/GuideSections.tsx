@@ -1,15 +1,20 @@
 import { formatDuration } from '@zetalysis/core/units';
 import { useState } from 'react';
 import type { Guide } from '@zetalysis/core/presentation';
+import { Cautions } from '../../kit/Cautions';
+import { Field } from '../../kit/Field';
+import { Status } from '../../kit/Status';
+import { Table } from '../../kit/Table';
+import styles from './GuideSections.module.css';
 
 /** The cord of an appliance, with the times of a sound one. */
 export function Steps({ guide }: { guide: Guide }) {
   return (
-    <section aria-label="Sequence">
+    <section className={styles.section} aria-label="Sequence">
       <h2>Sequence</h2>
-      <ol className="guide-steps">
+      <ol className={styles.steps}>
         {guide.phases.map((p) => (
-          <li key={p.id} className={p.unwanted ? 'unwanted' : ''}>
+          <li key={p.id} data-unwanted={p.unwanted || undefined}>
             <strong>{p.title}</strong>{' '}
             <span className="fine">
               {p.unwanted ? 'should not happen' : p.at === undefined ? '' : `after about ${formatDuration(p.at)}`}
@@ -23,55 +28,40 @@ export function Steps({ guide }: { guide: Guide }) {
   );
 }
 
-/** One column for each step. */
-export const StepHeads = ({ steps }: { steps: readonly { readonly id: string; readonly title: string }[] }) =>
-  steps.map((p) => (
-    <th key={p.id} scope="col">
-      {p.title}
-    </th>
-  ));
-
 /** What a meter shows at every point and step of a sound appliance. */
-export function Points({ guide }: { guide: Guide }) {
-  return (
-    <section aria-label="Test points">
-      <h2>Test points, sound appliance</h2>
-      <div className="wide" tabIndex={0} role="group" aria-label="Table of test points, scrolls sideways">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Point</th>
-              <th scope="col">Where</th>
-              <StepHeads steps={guide.phases} />
-            </tr>
-          </thead>
-          <tbody>
-            {guide.points.map((p) => (
-              <tr key={p.net}>
-                <th scope="row">
-                  {p.net}–{p.black}
-                  {p.line && <span className="line-mark"> line</span>}
-                </th>
-                <td>{p.reach}</td>
-                {p.good.map((g, i) => (
-                  <td key={i} className="value">
-                    {g ?? '–'}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-    </section>
-  );
-}
+export const Points = ({ guide }: { guide: Guide }) => (
+  <section className={styles.section} aria-label="Test points">
+    <h2>Test points, sound appliance</h2>
+    <Table
+      label="Table of test points, scrolls sideways"
+      rows={guide.points}
+      keyOf={(p) => p.net}
+      empty="This appliance has no test points."
+      columns={[
+        {
+          title: 'Point',
+          cell: (p) => (
+            <>
+              {p.net}–{p.black} {p.line && <Status tone="alarm">line</Status>}
+            </>
+          ),
+        },
+        { title: 'Where', cell: (p) => p.reach },
+        ...guide.phases.map((phase, i) => ({
+          title: phase.title,
+          cell: (p: Guide['points'][number]) => p.good[i] ?? '–',
+          figures: true as const,
+        })),
+      ]}
+    />
+  </section>
+);
 
 export function Values({ guide }: { guide: Guide }) {
   return (
-    <section aria-label="Dead tests and gauges">
+    <section className={styles.section} aria-label="Dead tests and gauges">
       <h2>Dead tests, power off and isolated</h2>
-      <dl className="pairs">
+      <dl className={styles.pairs}>
         {guide.deadTests.map((d) => (
           <div key={d.part}>
             <dt>{d.part}</dt>
@@ -82,7 +72,7 @@ export function Values({ guide }: { guide: Guide }) {
       {guide.gauges.length > 0 && (
         <>
           <h2>Measured</h2>
-          <dl className="pairs">
+          <dl className={styles.pairs}>
             {guide.gauges.map((g) => (
               <div key={g.title}>
                 <dt title={g.how}>{g.title}</dt>
@@ -105,14 +95,11 @@ export function Faults({ guide }: { guide: Guide }) {
     return words.every((w) => text.includes(w));
   });
   return (
-    <section aria-label="Faults">
+    <section className={styles.section} aria-label="Faults">
       <h2>Faults, and what you would see</h2>
-      <label className="filter">
-        What do you see?
-        <input value={wanted} onChange={(e) => setWanted(e.target.value)} placeholder="starts over, code 6, click…" />
-      </label>
+      <Field label="What do you see?" value={wanted} onChange={setWanted} placeholder="starts over, code 6, click…" />
       {shown.length === 0 && <p>No fault of this appliance looks like that. Try fewer words.</p>}
-      <ul className="guide-faults">
+      <ul className={styles.faults}>
         {shown.map((f) => (
           <li key={f.id}>
             <strong>{f.words}</strong> <span className="fine">{Math.max(0.1, f.share * 100).toFixed(1)} %</span>
@@ -127,11 +114,11 @@ export function Faults({ guide }: { guide: Guide }) {
 
 export function CodesAndCautions({ guide }: { guide: Guide }) {
   return (
-    <section aria-label="Codes and cautions">
+    <section className={styles.section} aria-label="Codes and cautions">
       {guide.codes.length > 0 && (
         <>
           <h2>Codes</h2>
-          <dl className="pairs">
+          <dl className={styles.pairs}>
             {guide.codes.map((c) => (
               <div key={c.id}>
                 <dt>{c.id}</dt>
@@ -142,11 +129,11 @@ export function CodesAndCautions({ guide }: { guide: Guide }) {
         </>
       )}
       <h2>Cautions</h2>
-      <ul className="cautions">
+      <Cautions>
         {guide.cautions.map((c) => (
           <li key={c}>{c}</li>
         ))}
-      </ul>
+      </Cautions>
     </section>
   );
 }

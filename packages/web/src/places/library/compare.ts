@@ -1,4 +1,5 @@
 import type { DrawnRung, Guide } from '@zetalysis/core/presentation';
+import { formatDuration } from '@zetalysis/core/units';
 
 /** What two appliances do not have in common, section by section. */
 export interface Difference {
@@ -11,7 +12,10 @@ export interface Difference {
 /** Compares two guides by names; what is in both and says something else counts as changed. */
 export function compareGuides(a: Guide, b: Guide): Difference[] {
   const sections: [string, (g: Guide) => ReadonlyMap<string, string>][] = [
-    ['Steps', (g) => new Map(g.phases.map((p) => [p.title, p.at === undefined ? '' : `about ${Math.round(p.at)} s`]))],
+    [
+      'Steps',
+      (g) => new Map(g.phases.map((p) => [p.title, p.at === undefined ? '' : `about ${formatDuration(p.at)}`])),
+    ],
     ['Test points', (g) => new Map(g.points.map((p) => [p.net, p.reach]))],
     ['Dead tests', (g) => new Map(g.deadTests.map((d) => [d.part, d.limits]))],
     ['Gauges', (g) => new Map(g.gauges.map((x) => [x.title, x.good]))],

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button, Checkbox } from 'antd';
+import { Checkbox } from 'antd';
 import { useState } from 'react';
 import type { Machine } from '@zetalysis/contract';
 import { type Build, ordersOfProfile, ProblemError } from '@zetalysis/core/profile';
@@ -7,6 +7,7 @@ import { buildEntry } from '@zetalysis/core/visit';
 import { http } from '../../api/http';
 import { useProfiles } from '../../api/queries';
 import { profileSource } from '../../store/profiles';
+import { Button } from '../../kit/Button';
 import { Dialog } from '../../kit/Dialog';
 import { Notice } from '../../kit/Notice';
 import { useGuide } from '../../engine/use-guide';

@@ -1,10 +1,11 @@
-import { Button, Table } from 'antd';
 import { useState } from 'react';
 import { appliancesOf, buildWords } from '../../api/appliances';
 import { useMachines, useProfiles } from '../../api/queries';
 import type { Machine } from '@zetalysis/contract';
+import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
+import { Table } from '../../kit/Table';
 import { AddMachine } from './AddMachine';
 import { BuildDialog } from './BuildDialog';
 import { WiresDialog } from './WiresDialog';
@@ -21,32 +22,26 @@ export default function Machines() {
     <Page
       title="Machines"
       actions={
-        <Button type="primary" onClick={() => setAdding(true)}>
+        <Button tone="main" onClick={() => setAdding(true)}>
           Add a machine
         </Button>
       }
     >
       {machines.error && <Notice kind="problem">{machines.error.message}</Notice>}
-      <Table<Machine>
-        rowKey="id"
+      <Table
+        label="Machines, scrolls sideways"
+        rows={machines.data ?? []}
+        keyOf={(m) => m.id}
         loading={machines.isPending}
-        dataSource={machines.data ?? []}
-        pagination={false}
+        empty="No machine is registered yet."
         columns={[
-          { title: 'Machine', dataIndex: 'label' },
-          { title: 'Site', dataIndex: 'site' },
-          { title: 'Make and model', render: (_, m) => `${m.make} ${m.modelName}` },
-          { title: 'Serial', dataIndex: 'serial' },
-          { title: 'Family', render: (_, m) => buildWords(profiles.data ?? [], m) },
-          { title: 'Build', render: (_, m) => <Button onClick={() => setBuilt(m)}>Change</Button> },
-          {
-            title: 'Wires',
-            render: (_, m) => (
-              <Button onClick={() => setWired(m)}>
-                {m.wires && Object.keys(m.wires).length > 0 ? `${Object.keys(m.wires).length} named` : 'Name them'}
-              </Button>
-            ),
-          },
+          { title: 'Machine', cell: (m) => m.label },
+          { title: 'Site', cell: (m) => m.site },
+          { title: 'Make and model', cell: (m) => `${m.make} ${m.modelName}` },
+          { title: 'Serial', cell: (m) => m.serial },
+          { title: 'Family', cell: (m) => buildWords(profiles.data ?? [], m) },
+          { title: 'Build', cell: (m) => <Button onClick={() => setBuilt(m)}>Change</Button> },
+          { title: 'Wires', cell: (m) => <Button onClick={() => setWired(m)}>{wiresWords(m)}</Button> },
         ]}
       />
       {built && <BuildDialog machine={built} onClose={() => setBuilt(undefined)} />}
@@ -54,4 +49,9 @@ export default function Machines() {
       {adding && <AddMachine appliances={appliances} onClose={() => setAdding(false)} />}
     </Page>
   );
+}
+
+function wiresWords({ wires }: Machine): string {
+  const named = Object.keys(wires ?? {}).length;
+  return named === 0 ? 'Name them' : `${named} named`;
 }

@@ -3,10 +3,10 @@ import { Input } from 'antd';
 import { useState } from 'react';
 import { http } from '../../api/http';
 import type { Machine, Wires } from '@zetalysis/contract';
-import '../../theme/call-extra.css';
 import { Dialog } from '../../kit/Dialog';
 import { Notice } from '../../kit/Notice';
 import { useGuide } from '../../engine/use-guide';
+import styles from './WiresDialog.module.css';
 
 /** What the terminals of this very unit are called, and the colours of its wires, point by point of the drawing. */
 export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {
@@ -42,9 +42,9 @@ export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: (
       {error !== undefined && <Notice kind="problem">{error}</Notice>}
       {!drawing && error === undefined && <p>Reading the drawing…</p>}
       {drawing && (
-        <div className="wires-table">
+        <div className={styles.table}>
           {Object.entries(drawing.points).map(([net, point]) => (
-            <div key={net} className="wire-row">
+            <div key={net} className={styles.row}>
               <span>
                 <strong>{net}</strong> <span className="fine">{point.reach}</span>
               </span>

@@ -1,10 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Button, Form, Input } from 'antd';
+import { Form, Input } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { http } from '../../api/http';
 import { AntTheme } from '../../kit/AntTheme';
+import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
+import styles from './SignIn.module.css';
 
 export default function SignIn() {
   const [problem, setProblem] = useState<string>();
@@ -29,7 +31,7 @@ export default function SignIn() {
   };
   return (
     <AntTheme>
-      <main className="sign-in">
+      <main className={styles.signIn}>
         <h1>
           <img src="/icon.svg" alt="" width="40" height="40" /> Zetalysis
         </h1>
@@ -46,7 +48,7 @@ export default function SignIn() {
             <Input.Password autoComplete="current-password" />
           </Form.Item>
           {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
-          <Button type="primary" htmlType="submit" block loading={busy}>
+          <Button tone="main" htmlType="submit" block loading={busy}>
             Sign in
           </Button>
         </Form>

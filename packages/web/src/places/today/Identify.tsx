@@ -1,5 +1,8 @@
 import { IDENTIFY, type Identity, mayBe } from '@zetalysis/core/profile';
 import type { Appliance } from '../../api/appliances';
+import { Button } from '../../kit/Button';
+import { Choices } from '../../kit/Choices';
+import styles from './Identify.module.css';
 
 interface Props {
   readonly candidates: readonly Appliance[];
@@ -12,27 +15,27 @@ export function Identify({ candidates, answers, onAnswer }: Props) {
   const left = candidates.filter((c) => mayBe(c.identity, answers));
   const splits = (id: string): boolean => new Set(left.map((c) => c.identity[id])).size > 1;
   return (
-    <fieldset className="identify">
+    <fieldset className={styles.identify}>
       <legend>What stands there?</legend>
       {IDENTIFY.filter((q) => q.id in answers || splits(q.id)).map((q) => (
-        <div key={q.id} className="question">
-          <p id={`q-${q.id}`}>{q.ask}</p>
-          <div className="choices" role="group" aria-labelledby={`q-${q.id}`}>
+        <div key={q.id}>
+          <p>{q.ask}</p>
+          <Choices label={q.ask}>
             {Object.entries(q.answers).map(([id, title]) => {
               const chosen = answers[q.id] === id;
               const { [q.id]: _old, ...others } = answers;
               return (
-                <button
+                <Button
                   key={id}
-                  type="button"
+                  tone={chosen ? 'warn' : 'plain'}
                   aria-pressed={chosen}
                   onClick={() => onAnswer(chosen ? others : { ...answers, [q.id]: id })}
                 >
                   {title}
-                </button>
+                </Button>
               );
             })}
-          </div>
+          </Choices>
         </div>
       ))}
       <p role="status" className="fine">

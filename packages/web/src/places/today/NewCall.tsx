@@ -1,20 +1,17 @@
-import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
 import { type Identity, mayBe } from '@zetalysis/core/profile';
-import { buildEntry } from '@zetalysis/core/visit';
-import { Button, Form, Input, Select } from 'antd';
+import { Form, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { v7 } from 'uuid';
-import { deviceName } from '../../api/me';
-import { applianceKey, appliancesOf } from '../../api/appliances';
+import { type Appliance, applianceKey, appliancesOf } from '../../api/appliances';
 import { useMachines, useProfiles } from '../../api/queries';
-import type { Me } from '@zetalysis/contract';
+import type { Machine, Me } from '@zetalysis/contract';
+import { Preview } from '../../diagrams/Preview';
+import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
-import '../../theme/call-extra.css';
-import { local } from '../../store/local';
 import { Identify } from './Identify';
-import { Preview } from '../../diagrams/Preview';
+import styles from './NewCall.module.css';
+import { openCall } from './open-call';
 
 interface Given {
   machine?: string;
@@ -29,16 +26,15 @@ export default function NewCall({ me }: { me: Me }) {
   const [problem, setProblem] = useState<string>();
   const [form] = Form.useForm<Given>();
   const machineId = Form.useWatch('machine', form);
+  const family = Form.useWatch('profile', form);
   const navigate = useNavigate();
   const [answers, setAnswers] = useState<Identity>({});
   const candidates = appliancesOf(profiles.data ?? []);
   const left = candidates.filter((c) => mayBe(c.identity, answers));
-  const chosen = Form.useWatch('profile', form);
-  const machine = machines.data?.find((m) => m.id === machineId);
+  const chosen = ({ machine, profile }: Partial<Given>): Machine | Appliance | undefined =>
+    machines.data?.find((m) => m.id === machine) ?? candidates.find((c) => applianceKey(c) === profile);
   const shown =
-    machine ??
-    candidates.find((c) => applianceKey(c) === chosen) ??
-    (Object.keys(answers).length > 0 ? left[0] : undefined);
+    chosen({ machine: machineId, profile: family } as Given) ?? (Object.keys(answers).length > 0 ? left[0] : undefined);
   // As soon as the answers leave one family, it is taken; the plain family before its variants.
   const answer = (given: Identity): void => {
     setAnswers(given);
@@ -46,78 +42,37 @@ export default function NewCall({ me }: { me: Me }) {
     const families = new Set(fitting.map((c) => c.profile));
     form.setFieldValue('profile', families.size === 1 ? applianceKey(fitting[0]!) : undefined);
   };
-
-  const open = async (given: Given) => {
-    const machine = machines.data?.find((m) => m.id === given.machine);
-    const appliance = machine ?? candidates.find((c) => applianceKey(c) === given.profile);
+  const open = async (given: Given): Promise<void> => {
+    const appliance = chosen(given);
     const profile = profiles.data?.find((p) => p.id === appliance?.profile);
     if (!profile || !appliance) return setProblem('Choose the machine, or the family it belongs to.');
-    const call = v7();
-    await local.append({
-      id: v7(),
-      call,
-      seq: 1,
-      at: new Date().toISOString(),
-      device: deviceName(),
-      person: me.name,
-      body: {
-        type: 'opened',
-        ...(machine ? { machine: machine.id } : {}),
-        complaint: given.complaint.trim(),
-        profile: profile.id,
-        profileVersion: profile.version,
-        build: buildEntry(appliance.build),
-        engineVersion: ENGINE_VERSION,
-        settings: { units: me.units, settingsVersion: '1' },
-      },
+    const call = await openCall(me, {
+      machine: given.machine,
+      profile,
+      build: appliance.build,
+      complaint: given.complaint,
     });
     await navigate(`/calls/${call}`);
   };
-
+  const error = machines.error ?? profiles.error;
   return (
-    <Page title="Open a call" className="new-call">
-      {(machines.error ?? profiles.error) && (
-        <Notice kind="problem">{(machines.error ?? profiles.error)!.message}</Notice>
-      )}
+    <Page title="Open a call" className={shown === undefined ? styles.alone : styles.beside}>
+      {error && <Notice kind="problem">{error.message}</Notice>}
       <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => void open(v)}>
-        <Form.Item name="machine" label="Machine from the register">
-          <Select
-            allowClear
-            showSearch={{ optionFilterProp: 'label' }}
-            placeholder="Choose…"
-            options={(machines.data ?? []).map((m) => ({
-              value: m.id,
-              label: `${m.label} (${m.make} ${m.modelName})`,
-            }))}
-          />
-        </Form.Item>
+        <OneOf name="machine" label="Machine from the register" options={(machines.data ?? []).map(machineOption)} />
         {machineId === undefined && (
           <>
             <Identify candidates={candidates} answers={answers} onAnswer={answer} />
-            <Form.Item name="profile" label="The family it belongs to">
-              <Select
-                showSearch={{ optionFilterProp: 'label' }}
-                placeholder="Choose…"
-                options={(left.length > 0 ? left : candidates).map((c) => ({
-                  value: applianceKey(c),
-                  label: c.title,
-                }))}
-              />
-            </Form.Item>
+            <OneOf
+              name="profile"
+              label="The family it belongs to"
+              options={(left.length > 0 ? left : candidates).map((c) => ({ value: applianceKey(c), label: c.title }))}
+            />
           </>
         )}
-        <Form.Item
-          name="complaint"
-          label="Complaint, in the customer’s words"
-          rules={[
-            { required: true, whitespace: true, message: 'Write what the customer says.' },
-            { max: 500, message: 'Keep it under 500 characters.' },
-          ]}
-        >
-          <Input.TextArea rows={2} placeholder="No heat since last night…" />
-        </Form.Item>
+        <Complaint />
         {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
-        <Button type="primary" htmlType="submit" disabled={machines.isPending || profiles.isPending}>
+        <Button tone="main" htmlType="submit" disabled={machines.isPending || profiles.isPending}>
           Open the call
         </Button>
       </Form>
@@ -125,3 +80,30 @@ export default function NewCall({ me }: { me: Me }) {
     </Page>
   );
 }
+
+const machineOption = (m: Machine) => ({ value: m.id, label: `${m.label} (${m.make} ${m.modelName})` });
+
+interface OneOfProps {
+  readonly name: keyof Given;
+  readonly label: string;
+  readonly options: { value: string; label: string }[];
+}
+
+const OneOf = ({ name, label, options }: OneOfProps) => (
+  <Form.Item name={name} label={label}>
+    <Select allowClear showSearch={{ optionFilterProp: 'label' }} placeholder="Choose…" options={options} />
+  </Form.Item>
+);
+
+const Complaint = () => (
+  <Form.Item
+    name="complaint"
+    label="Complaint, in the customer’s words"
+    rules={[
+      { required: true, whitespace: true, message: 'Write what the customer says.' },
+      { max: 500, message: 'Keep it under 500 characters.' },
+    ]}
+  >
+    <Input.TextArea rows={2} placeholder="No heat since last night…" />
+  </Form.Item>
+);

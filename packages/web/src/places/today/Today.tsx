@@ -1,10 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Empty, Spin, Table, Tag } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
 import type { CallSummary } from '@zetalysis/contract';
+import { Button } from '../../kit/Button';
+import { Empty } from '../../kit/Empty';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
+import { Status } from '../../kit/Status';
+import { Table } from '../../kit/Table';
+import { Waiting } from '../../kit/Waiting';
+import styles from './Today.module.css';
 
 const day = new Intl.DateTimeFormat('en', {
   weekday: 'short',
@@ -29,7 +34,7 @@ export default function Today() {
     <Page
       title="Today"
       actions={
-        <Button type="primary" onClick={() => void navigate('/calls/new')}>
+        <Button tone="main" onClick={() => void navigate('/calls/new')}>
           Open a call
         </Button>
       }
@@ -41,41 +46,35 @@ export default function Today() {
           <Link to={`/calls/${c.id}`}>{c.machine?.label ?? 'a machine'}</Link>. Take it off before you leave.
         </Notice>
       ))}
-      {calls.isPending && <Spin />}
+      {calls.isPending && <Waiting>Reading the calls…</Waiting>}
       {calls.data && (
         <>
           <h2>Open</h2>
-          {open.length === 0 && <Empty description="No open calls." />}
-          <ul className="call-cards">
+          {open.length === 0 && <Empty>No open calls.</Empty>}
+          <ul className={styles.cards}>
             {open.map((c) => (
-              <li key={c.id}>
-                <Link to={`/calls/${c.id}`} className="call-card">
-                  <strong>{c.machine?.label ?? c.profile}</strong>
-                  <span>{c.machine?.site}</span>
-                  <q>{c.complaint}</q>
-                  <span className="fine">
-                    {day.format(new Date(c.openedAt))}
-                    {c.record ? ` · break recorded: ${c.record.part}` : ' · no break recorded yet'}
-                  </span>
-                </Link>
-              </li>
+              <Card key={c.id} call={c} />
             ))}
           </ul>
           <h2>Closed</h2>
-          <Table<CallSummary>
-            size="middle"
-            rowKey="id"
-            dataSource={done}
-            pagination={done.length > 10 ? { pageSize: 10 } : false}
+          <Table
+            label="Closed calls, scrolls sideways"
+            rows={done}
+            keyOf={(c) => c.id}
+            page={10}
+            empty="No call was closed yet."
             columns={[
+              { title: 'Machine', cell: (c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link> },
+              { title: 'Complaint', cell: (c) => c.complaint },
+              { title: 'Break', cell: (c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
+              { title: 'Cause', cell: (c) => c.record?.cause ?? '' },
               {
-                title: 'Machine',
-                render: (_, c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link>,
+                title: 'Standing',
+                cell: (c) =>
+                  c.record && (
+                    <Status tone={c.record.standing === 'proved' ? 'good' : 'plain'}>{c.record.standing}</Status>
+                  ),
               },
-              { title: 'Complaint', dataIndex: 'complaint' },
-              { title: 'Break', render: (_, c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
-              { title: 'Cause', render: (_, c) => c.record?.cause ?? '' },
-              { title: '', render: (_, c) => c.record && <Tag>{c.record.standing}</Tag> },
             ]}
           />
         </>
@@ -83,3 +82,17 @@ export default function Today() {
     </Page>
   );
 }
+
+const Card = ({ call: c }: { call: CallSummary }) => (
+  <li>
+    <Link to={`/calls/${c.id}`} className={styles.card}>
+      <strong>{c.machine?.label ?? c.profile}</strong>
+      <span>{c.machine?.site}</span>
+      <q>{c.complaint}</q>
+      <span className="fine">
+        {day.format(new Date(c.openedAt))}
+        {c.record ? ` · break recorded: ${c.record.part}` : ' · no break recorded yet'}
+      </span>
+    </Link>
+  </li>
+);

@@ -1,0 +1,88 @@
+import type { BeadView, Drawing } from '@zetalysis/core/presentation';
+import { formatQuantity, inSeconds } from '@zetalysis/core/units';
+import styles from './Bead.module.css';
+
+const ANSWERS = [
+  { id: 'yes', mark: '✓', words: 'seen' },
+  { id: 'no', mark: '✗', words: 'not seen' },
+  { id: 'unclear', mark: '?', words: 'can’t tell' },
+] as const;
+
+export type StepAnswer = (typeof ANSWERS)[number]['id'];
+
+interface Props {
+  readonly phase: Drawing['phases'][number];
+  readonly bead: BeadView;
+  /** It stands behind the step at which the run stopped. */
+  readonly beyond: boolean;
+  readonly chosen: boolean;
+  readonly onAnswer: (answer: StepAnswer) => void;
+  readonly onChoose: () => void;
+}
+
+/** One step of the sequence: whether it came, when, what was measured, and three answers to tap. */
+export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props) {
+  const state = bead.there ? stateThere(bead.there) : stateOf(bead, beyond, phase.unwanted);
+  return (
+    <li className={styles.bead} data-phase={phase.id} data-state={state.name} data-chosen={chosen || undefined}>
+      <button type="button" className={styles.head} aria-pressed={chosen} onClick={onChoose} title={phase.ask}>
+        <span className={styles.mark} aria-hidden="true" />
+        <span className={styles.title}>
+          {phase.title}
+          <span className={styles.note}>
+            <span className={styles.state}>{state.words}</span>
+            {bead.expectedAt !== undefined && (
+              <span>
+                {' '}
+                ·{' '}
+                <span className={styles.whole}>
+                  {bead.measuredAt ?? `about ${formatQuantity(Math.round(inSeconds(bead.expectedAt)), 'time')}`}
+                </span>
+              </span>
+            )}
+            {bead.readings.map((reading, n) => (
+              <span key={n} className={styles.readings}>
+                {' '}
+                · <span className={styles.whole}>{reading}</span>
+              </span>
+            ))}
+          </span>
+        </span>
+      </button>
+      <span className={styles.answers} role="group" aria-label={phase.ask}>
+        {ANSWERS.map((a) => (
+          <button
+            key={a.id}
+            type="button"
+            aria-pressed={bead.answer === a.id}
+            aria-label={`${phase.title}: ${a.words}`}
+            onClick={() => onAnswer(a.id)}
+          >
+            {a.mark}
+          </button>
+        ))}
+      </span>
+    </li>
+  );
+}
+
+interface State {
+  readonly name: 'lit' | 'front' | 'unlit' | 'open';
+  readonly words: string;
+}
+
+function stateThere({ comes, differs }: NonNullable<BeadView['there']>): State {
+  const words = comes ? 'would come' : 'would not come';
+  return { name: comes ? 'lit' : 'unlit', words: differs ? `≠ ${words}` : words };
+}
+
+function stateOf(bead: BeadView, beyond: boolean, unwanted: boolean): State {
+  if (bead.front) return { name: 'front', words: 'broke off here' };
+  if (bead.answer === 'yes') return unwanted ? { name: 'front', words: 'happens' } : { name: 'lit', words: 'proved' };
+  if (bead.answer === 'no')
+    return unwanted ? { name: 'unlit', words: 'does not happen' } : { name: 'unlit', words: 'did not come' };
+  if (bead.answer === 'unclear') return { name: 'open', words: 'can’t tell' };
+  if (beyond) return { name: 'unlit', words: 'unlit' };
+  if (unwanted) return { name: 'open', words: 'should not happen' };
+  return { name: 'open', words: 'not asked' };
+}

@@ -1,0 +1,145 @@
+import type { InputRef } from 'antd';
+import { useCallback, useRef, useState } from 'react';
+import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import type { TestingStandard } from '@zetalysis/core/standards';
+import type { EventBody } from '@zetalysis/core/visit';
+import type { Wires } from '@zetalysis/contract';
+import type { StepAnswer } from '../../diagrams/Bead';
+import { Cord } from '../../diagrams/Cord';
+import type { EngineState } from '../../engine/use-engine';
+import { Button } from '../../kit/Button';
+import type { CallLog } from '../../store/use-call';
+import { CallDialogs, type DialogName } from './CallDialogs';
+import { CallHead } from './CallHead';
+import styles from './CallPage.module.css';
+import { Circuit } from './Circuit';
+import { Ending } from './Ending';
+import { Evidence } from './Evidence';
+import { NextTest } from './NextTest';
+import { Standstill } from './Standstill';
+import { StatusStrip } from './StatusStrip';
+import { Stopwatch } from './Stopwatch';
+import { Suspects } from './Suspects';
+import { useKeys } from './use-keys';
+import { Work } from './Work';
+
+interface Props {
+  readonly id: string;
+  readonly log: CallLog;
+  readonly engine: EngineState;
+  readonly drawing: Drawing;
+  readonly view: CallView;
+  readonly wires: Wires;
+  /** The step that was chosen; nothing leaves it to the engine. */
+  readonly phase: string | undefined;
+  readonly onPhase: (phase: string) => void;
+  readonly whatIf: string | undefined;
+  readonly onWhatIf: (hypothesis: string | undefined) => void;
+  readonly standard: TestingStandard;
+  readonly onStandard: (change: Partial<TestingStandard>) => void;
+}
+
+/** What is known of a call on one screen, and everything that can be entered into it. */
+export function CallPage(props: Props) {
+  const { id, log, engine, drawing, view, wires, phase, onPhase, whatIf, onWhatIf } = props;
+  const [probes, setProbes] = useState<readonly string[]>([]);
+  const [dialog, setDialog] = useState<DialogName>();
+  /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
+  const [attempt, setAttempt] = useState<number>();
+  const entry = useRef<InputRef>(null);
+  const { append } = log;
+  const note = useCallback((body: EventBody) => void append(body), [append]);
+  const noteAll = useCallback((bodies: readonly EventBody[]) => bodies.forEach(note), [note]);
+  const answer = (p: string, a: StepAnswer): void =>
+    note({ type: 'seen', phase: p, answer: a, ...(attempt === undefined ? {} : { try: attempt }) });
+  const takeBackNewest = (): void => {
+    const newest = view.log.findLast((l) => l.undoable);
+    if (newest) note({ type: 'retracted', event: newest.id });
+  };
+  useKeys({ view, drawing, chosen: phase, setPhase: onPhase, answer, takeBackNewest, setDialog, setProbes, entry });
+  return (
+    <main className={styles.call} data-fills-screen>
+      <CallHead drawing={drawing} view={view} onTriage={() => setDialog('triage')} />
+      <StatusStrip drawing={drawing} view={view} sync={log.sync} onBody={note} />
+      {view.danger !== undefined && (
+        <Standstill words={view.danger} onOver={() => note({ type: 'danger-over', words: 'declared safe' })} />
+      )}
+      {view.whatIf !== undefined && <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />}
+      <div className={styles.areas}>
+        <div className={styles.right}>
+          <div className={styles.test}>
+            <NextTest
+              tests={engine.tests}
+              view={view}
+              thinking={engine.thinking}
+              wires={wires}
+              onEvents={noteAll}
+              onStandard={() => setDialog('standard')}
+            />
+          </div>
+          <div className={styles.suspects}>
+            <Suspects view={view} whatIf={whatIf} onWhatIf={onWhatIf} toProve={engine.toProve} />
+          </div>
+          <div className={styles.record}>
+            <Ending
+              view={view}
+              onRecord={() => setDialog('record')}
+              onClose={() => note({ type: 'closed', words: '' })}
+            >
+              <Work drawing={drawing} view={view} onBody={note} />
+            </Ending>
+          </div>
+        </div>
+        <div className={styles.cord}>
+          <Cord
+            drawing={drawing}
+            view={view.cord}
+            at={phase ?? view.at}
+            attempt={attempt}
+            onAttempt={setAttempt}
+            watch={<Stopwatch call={id} drawing={drawing} view={view} onEvents={noteAll} />}
+            onAnswer={answer}
+            onChoose={onPhase}
+            onEnding={(type, value) =>
+              note(type === 'outcome' ? ({ type, outcome: value } as EventBody) : { type: 'code', code: value })
+            }
+          />
+        </div>
+        <div className={styles.middle}>
+          <Circuit
+            drawing={drawing}
+            view={view}
+            wires={wires}
+            probes={probes}
+            field={entry}
+            onProbes={setProbes}
+            onBody={note}
+          />
+          <Evidence view={view} onUndo={(event) => note({ type: 'retracted', event })} />
+        </div>
+      </div>
+      <Always cautions={drawing.cautions} onKeys={() => setDialog('keys')} />
+      <CallDialogs {...props} open={dialog} onBody={note} onClose={() => setDialog(undefined)} />
+    </main>
+  );
+}
+
+const WhatIf = ({ words, onBack }: { words: string; onBack: () => void }) => (
+  <p className="notice" role="status" data-what-if>
+    <strong>What if: {words}.</strong> Steps and circuit are as they would be; ≠ marks what differs from a sound
+    appliance. <Button onClick={onBack}>Back to what is known</Button>
+  </p>
+);
+
+const Always = ({ cautions, onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (
+  <ul className={styles.always}>
+    {cautions.map((c) => (
+      <li key={c}>{c}</li>
+    ))}
+    <li>
+      <Button tone="quiet" onClick={onKeys}>
+        Keys: ?
+      </Button>
+    </li>
+  </ul>
+);

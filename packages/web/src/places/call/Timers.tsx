@@ -1,0 +1,31 @@
+import type { CallView } from '@zetalysis/core/presentation';
+import { Button } from '../../kit/Button';
+import { clock } from './clock';
+import styles from './Timers.module.css';
+import { useNow } from './use-now';
+
+interface Props {
+  readonly timers: CallView['timers'];
+  readonly onEnd: (event: string) => void;
+}
+
+/** Clocks that were set: they count down, survive a reload, and stand out when they are over. */
+export function Timers({ timers, onEnd }: Props) {
+  const now = useNow(timers.length > 0);
+  return timers.map((t) => {
+    const left = t.ends - now;
+    return (
+      <Button
+        key={t.event}
+        tone={left > 0 ? 'plain' : 'warn'}
+        className={styles.timer!}
+        onClick={() => onEnd(t.event)}
+        title="Take this clock away"
+      >
+        <span>
+          {t.title} <strong>{left > 0 ? clock(left) : 'is over'}</strong>
+        </span>
+      </Button>
+    );
+  });
+}

@@ -1,0 +1,40 @@
+import { useState } from 'react';
+import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import { Ladder } from '../../diagrams/Ladder';
+import styles from './Circuit.module.css';
+import { changedRungs } from './compare';
+
+interface Props {
+  readonly drawing: Drawing;
+  readonly view: CallView;
+  readonly other: Drawing | undefined;
+  readonly title: string;
+}
+
+/** The circuit of a sound appliance at a step; a tap on a point says its reading. */
+export function Circuit({ drawing, view, other, title }: Props) {
+  const [point, setPoint] = useState<string>();
+  const net = point === undefined ? undefined : view.ladder.nets[point];
+  return (
+    <section className={styles.circuit} aria-label={title}>
+      <h2>
+        {title} <span className="fine">{other && 'marked: wired otherwise in the other one'}</span>
+      </h2>
+      <div className={styles.sheet}>
+        <Ladder
+          drawing={drawing}
+          view={view.ladder}
+          red={point}
+          onNet={setPoint}
+          onPart={() => setPoint(undefined)}
+          changed={other ? changedRungs(drawing.rungs, other.rungs) : undefined}
+        />
+      </div>
+      <p role="status" className="fine">
+        {point === undefined
+          ? 'Tap a point for its reading.'
+          : `${point}, ${drawing.points[point]?.reach ?? 'common'}: ${net ? `sound ${net.good}` : 'common'}`}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,39 @@
+import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
+import type { Build } from '@zetalysis/core/profile';
+import { buildEntry } from '@zetalysis/core/visit';
+import type { Me, ProfileSummary } from '@zetalysis/contract';
+import { v7 } from 'uuid';
+import { deviceName } from '../../api/me';
+import { local } from '../../store/local';
+
+interface Opening {
+  /** From the register; nothing for a machine that is only known by its family. */
+  readonly machine: string | undefined;
+  readonly profile: ProfileSummary;
+  readonly build: Build;
+  readonly complaint: string;
+}
+
+/** Opens a call: its first entry pins what it is read with. Returns the id of the call. */
+export async function openCall(me: Me, { machine, profile, build, complaint }: Opening): Promise<string> {
+  const call = v7();
+  await local.append({
+    id: v7(),
+    call,
+    seq: 1,
+    at: new Date().toISOString(),
+    device: deviceName(),
+    person: me.name,
+    body: {
+      type: 'opened',
+      ...(machine === undefined ? {} : { machine }),
+      complaint: complaint.trim(),
+      profile: profile.id,
+      profileVersion: profile.version,
+      build: buildEntry(build),
+      engineVersion: ENGINE_VERSION,
+      settings: { units: me.units, settingsVersion: '1' },
+    },
+  });
+  return call;
+}
