@@ -1,7 +1,14 @@
 /** Unit and API tests: TypeScript through SWC, workspace packages from their sources. */
 const swc = [
   '@swc/jest',
-  { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'commonjs' } },
+  {
+    jsc: {
+      target: 'es2022',
+      parser: { syntax: 'typescript', tsx: true },
+      transform: { react: { runtime: 'automatic' } },
+    },
+    module: { type: 'commonjs' },
+  },
 ];
 
 export default {
@@ -9,11 +16,13 @@ export default {
   transform: { '^.+\\.tsx?$': swc, 'node_modules/uuid/.+\\.js$': swc },
   transformIgnorePatterns: ['node_modules/(?!uuid/)'],
   moduleNameMapper: {
+    // A style is known by its name; what it looks like is for the interface tests.
+    '\\.css$': 'identity-obj-proxy',
     '^@zetalysis/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
     '^@zetalysis/contract$': '<rootDir>/packages/contract/src/index.ts',
     '^@zetalysis/contract/(.*)$': '<rootDir>/packages/contract/src/$1/index.ts',
   },
-  testMatch: ['<rootDir>/packages/*/test/**/*.test.ts'],
+  testMatch: ['<rootDir>/packages/*/{src,test}/**/*.test.{ts,tsx}'],
   testTimeout: 60_000,
   // Jest alone would leave one core to itself.
   maxWorkers: '100%',

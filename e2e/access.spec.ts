@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { CHROMIUM } from '../tools/browser';
-import { entry, evidence, expect, signIn, step, suspects, test } from './stack';
+import { entry, evidence, expect, front, signIn, step, suspects, test } from './stack';
 
 const violations = async (page: Page): Promise<string[]> =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
@@ -43,11 +43,11 @@ test('axe finds nothing on a call with its clock, panel and what-if open, by day
   await page.getByRole('button', { name: 'At the machine' }).click();
   await page.getByRole('button', { name: 'Watch a try' }).click();
   await step(page, 'Fan speeds up', 'not seen');
-  await expect(page.locator('.bead.front')).toBeVisible();
+  await expect(front(page)).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await suspects(page).first().getByRole('button').first().click();
   await page.getByRole('button', { name: /What if it is so/ }).click();
-  await expect(page.locator('.what-if')).toBeVisible();
+  await expect(page.locator('[data-what-if]')).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await page.getByRole('button', { name: 'Cellar' }).click();
   expect(await violations(page)).toEqual([]);

@@ -1,4 +1,4 @@
-import { entry, evidence, expect, signIn, step, suspects, test } from './stack';
+import { choose, entry, evidence, expect, front, signIn, step, suspects, test } from './stack';
 
 test('the machine is chosen by questions, and drawn while it is', async ({ page, stack }) => {
   await signIn(page, stack.url);
@@ -63,10 +63,9 @@ test('watching a try: steps and times in one tap each; the clock and the timers 
   await expect(evidence(page)).toContainText('Time to Zone valve opens');
   await watching.getByRole('button', { name: 'Nothing more comes' }).click();
   await expect(watching).toBeHidden();
-  await expect(page.locator('.bead.front')).toContainText('Circulator runs');
+  await expect(front(page)).toContainText('Circulator runs');
 
-  const setup = page.getByRole('combobox', { name: 'Change the setup' });
-  await setup.selectOption({ label: 'Pause (ignition): 05:00' });
+  await choose(page, 'Change the setup', 'Pause (ignition): 05:00', 'Set a clock');
   const timer = page.getByRole('button', { name: /Pause \(ignition\) 0[45]:/ });
   await expect(timer).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: 'All sent' })).toBeVisible();
@@ -79,15 +78,15 @@ test('watching a try: steps and times in one tap each; the clock and the timers 
 test('what if: steps and readings as they would be, the difference marked; back again', async ({ call }) => {
   const page = await call('Quarry Road');
   await step(page, 'Inducer runs', 'not seen');
-  await expect(page.locator('.bead.front')).toBeVisible();
+  await expect(front(page)).toBeVisible();
   await suspects(page).first().getByRole('button').first().click();
   await page.getByRole('button', { name: /What if it is so/ }).click();
-  await expect(page.locator('.what-if')).toContainText('What if');
+  await expect(page.locator('[data-what-if]')).toContainText('What if');
   await expect(page.getByRole('region', { name: 'Sequence' })).toContainText('≠ would not come');
-  await expect(page.locator('.point.differs').first()).toBeVisible();
-  await page.locator('.what-if').getByRole('button').click();
-  await expect(page.locator('.what-if')).toBeHidden();
-  await expect(page.locator('.bead.front')).toContainText('broke off here');
+  await expect(page.locator('[data-differs]').first()).toBeVisible();
+  await page.locator('[data-what-if]').getByRole('button').click();
+  await expect(page.locator('[data-what-if]')).toBeHidden();
+  await expect(front(page)).toContainText('broke off here');
 });
 
 test('one reading is followed through the suspects; the next test says what it decides', async ({ call }) => {
@@ -111,7 +110,7 @@ test('a suspect says what it would take to prove it; what was measured drops out
   const first = suspects(page).first();
   await expect(first).toContainText('igniter');
   await first.getByRole('button').first().click();
-  const proof = first.locator('.to-prove');
+  const proof = first.getByRole('group', { name: 'The way to its proof' });
   await expect(proof).toContainText(/To prove it, if it is so, about \d+ min/);
   const listed = await proof.getByRole('listitem').allTextContents();
   expect(listed.length).toBeGreaterThan(0);

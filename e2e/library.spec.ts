@@ -7,17 +7,17 @@ const PROFILE = readFileSync(join(import.meta.dirname, '../profiles/dryer-burner
 test('the Library: words and readings find families; a variant is drawn beside its family', async ({ page, stack }) => {
   await signIn(page, stack.url);
   await page.getByRole('link', { name: 'Library', exact: true }).click();
-  await expect(page.locator('.library-card')).toHaveCount(13);
+  await expect(page.locator('[data-profile]')).toHaveCount(13);
   await page.getByLabel(/Search by words/).fill('damper');
-  await expect(page.locator('.library-card').first()).toContainText('damper');
+  await expect(page.locator('[data-profile]').first()).toContainText('damper');
   await page.getByLabel(/Search by words/).fill('26 V on TH, nothing on SP');
   await expect(page.getByText(/^Found in/)).toBeVisible({ timeout: 90_000 });
-  const hit = page.locator('.hit', { hasText: 'Steam boiler, standing pilot' }).first();
+  const hit = page.getByRole('article').filter({ hasText: 'Steam boiler, standing pilot' }).first();
   await expect(hit).toContainText('spill switch stays open');
   await expect(page.getByRole('region', { name: /Where these readings/ })).not.toContainText('Gas dryer');
 
   await page.goto(`${stack.url}/library/mobile-furnace?variant=sail-before-limit`);
-  await expect(page.locator('.changed')).toHaveCount(2);
+  await expect(page.locator('[data-changed]')).toHaveCount(2);
   await expect(page.getByRole('region', { name: 'Test points' })).toContainText('board, 12 V in');
   await page.getByLabel('What do you see?').fill('gives up gas smelled');
   await expect(page.getByRole('region', { name: 'Faults' })).toContainText('spark electrode');
@@ -66,7 +66,7 @@ test('profiles go out and come in as files; what cannot work is refused with its
   await expect(page.getByRole('alert')).toBeVisible();
   await bring(own);
   await expect(page.getByRole('status').filter({ hasText: 'is in the Library' })).toBeVisible();
-  await expect(page.locator('.library-card', { hasText: 'Our dryer' })).toContainText('brought in by imre');
+  await expect(page.locator('[data-profile]', { hasText: 'Our dryer' })).toContainText('brought in by imre');
   await bring(own);
   await expect(page.getByRole('alert')).toContainText('Raise its version');
 

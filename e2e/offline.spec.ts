@@ -1,4 +1,4 @@
-import { entry, evidence, expect, step, suspects, test } from './stack';
+import { entry, evidence, expect, front, lit, step, suspects, test } from './stack';
 
 test('with the server gone the call goes on, says so, survives a reload, and sends when it is back', async ({
   call,
@@ -16,9 +16,9 @@ test('with the server gone the call goes on, says so, survives a reload, and sen
   try {
     await step(page, 'Inducer runs', 'not seen');
     await expect(page.getByText(/Server away: .*kept here, sent when it is back/)).toBeVisible();
-    await expect(page.locator('.bead.front')).toContainText('Inducer runs');
+    await expect(front(page)).toContainText('Inducer runs');
     await page.reload();
-    await expect(page.locator('.bead.front')).toContainText('Inducer runs');
+    await expect(front(page)).toContainText('Inducer runs');
     await entry(page, '120 IN N');
     await expect(evidence(page)).toContainText('IN–N: 120 V');
   } finally {
@@ -36,7 +36,7 @@ test('a second tab and a second device show the same call', async ({ call, stack
   await tab.goto(address);
   await expect(suspects(tab).first()).toBeVisible();
   await step(page, 'Inducer runs', 'seen');
-  await expect(tab.locator('.bead.lit')).toContainText('Inducer runs');
+  await expect(lit(tab)).toContainText('Inducer runs');
 
   const device = await browser.newContext();
   const phone = await device.newPage();
@@ -44,9 +44,9 @@ test('a second tab and a second device show the same call', async ({ call, stack
   await phone.getByLabel('Name').fill('rosa');
   await phone.getByLabel('Password').fill('cold-morning');
   await phone.getByRole('button', { name: 'Sign in' }).click();
-  await expect(phone.locator('.bead.lit')).toContainText('Inducer runs');
+  await expect(lit(phone)).toContainText('Inducer runs');
   await step(phone, 'Igniter glows', 'not seen');
-  await expect(page.locator('.bead.front')).toContainText('Igniter glows', { timeout: 20_000 });
+  await expect(front(page)).toContainText('Igniter glows', { timeout: 20_000 });
   await expect(page.getByRole('region', { name: 'Suspects' })).toHaveText(
     (await phone.getByRole('region', { name: 'Suspects' }).textContent()) ?? '',
   );

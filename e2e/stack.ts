@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
+import { choose } from '../tools/browser';
 import { startStack } from '../tools/stack.mjs';
 
 type Stack = Awaited<ReturnType<typeof startStack>>;
@@ -54,12 +55,14 @@ export async function entry(page: Page, line: string): Promise<void> {
   await field.press('Enter');
 }
 
-/** Chooses one of a list. */
-export async function choose(page: Page, label: string, option: string): Promise<void> {
-  await page.getByRole('combobox', { name: label }).click();
-  await page.getByTitle(option, { exact: true }).click();
-}
+/** How the try ends, and what the status light shows. */
+export const ends = (page: Page, words: string) => choose(page, 'How the try ends', words);
+export const light = (page: Page, words: string | RegExp) => choose(page, 'Status light', words);
+
+/** The step at which the sequence broke off, and the steps that came. */
+export const front = (page: Page) => page.locator('[data-state="front"][data-phase]');
+export const lit = (page: Page) => page.locator('[data-state="lit"][data-phase]');
 
 export const suspects = (page: Page) => page.getByRole('region', { name: 'Suspects' }).getByRole('listitem');
 export const evidence = (page: Page) => page.getByRole('region', { name: 'Evidence' });
-export { expect };
+export { choose, expect };

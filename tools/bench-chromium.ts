@@ -11,11 +11,11 @@ import { startStack } from './stack.mjs';
 
 /** Each place, and what is there when it can be used. */
 const PLACES: readonly (readonly [string, string, string])[] = [
-  ['Today', '/', '.call-card'],
-  ['Open a call', '/calls/new', '.identify button'],
+  ['Today', '/', 'main a[href^="/calls/"]'],
+  ['Open a call', '/calls/new', 'fieldset button'],
   ['Machines', '/machines', '.ant-table-row'],
-  ['Library', '/library', '.library-card'],
-  ['an appliance of the Library', '/library/furnace-condensing', '.ladder'],
+  ['Library', '/library', '[data-profile]'],
+  ['an appliance of the Library', '/library/furnace-condensing', '[data-ladder]'],
 ];
 
 /** Types a reading and gives the milliseconds from the key to the next test that reckons with it on the screen. */
@@ -23,7 +23,7 @@ async function typing(page: Page, text: string): Promise<number> {
   const field = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
   await field.fill(text);
   await page.evaluate(() => {
-    const busy = (): boolean => document.querySelector('.next')?.getAttribute('aria-busy') === 'true';
+    const busy = (): boolean => document.querySelector('[aria-label="Next test"][aria-busy="true"]') !== null;
     const bench = window as unknown as { answered: Promise<number> };
     bench.answered = new Promise((resolve) => {
       window.addEventListener(
@@ -105,7 +105,7 @@ export async function benchInChromium(script: string, largest: string): Promise<
       );
     await page.goto(stack.url);
     const call = await page.getByRole('link', { name: /Mill Lane/ }).getAttribute('href');
-    line('a call, until its suspects stand', `${(await opened(call!, '.suspect')).toFixed(0)} ms`);
+    line('a call, until its suspects stand', `${(await opened(call!, '[data-suspect]')).toFixed(0)} ms`);
 
     for (const slow of [1, 4]) {
       const session = await page.context().newCDPSession(page);

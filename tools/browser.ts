@@ -19,5 +19,14 @@ export async function signInToDemo(page: Page): Promise<void> {
   await page.getByLabel('Name').fill('imre');
   await page.getByLabel('Password').fill('cold-morning');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.locator('.call-card').first().waitFor();
+  await page.getByRole('heading', { name: 'Today' }).waitFor();
+}
+
+/** Chooses one of a list by what is written there; of a list with headings, under the heading that contains this. */
+export async function choose(page: Page, label: string, option: string | RegExp, heading?: string): Promise<void> {
+  const list = page.getByRole('combobox', { name: label });
+  await list.click();
+  if (heading !== undefined) await list.fill(heading);
+  const open = page.locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden)');
+  await open.locator('.ant-select-item-option').getByText(option, { exact: true }).click();
 }

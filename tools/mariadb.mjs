@@ -43,6 +43,7 @@ export async function startMariaDb(directory, { database = 'zetalysis' } = {}) {
     `CREATE DATABASE IF NOT EXISTS \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 CREATE OR REPLACE USER 'zetalysis'@'127.0.0.1' IDENTIFIED BY '${password}';
 GRANT ALL ON \`${database}\`.* TO 'zetalysis'@'127.0.0.1';
+GRANT ALL ON \`${database}\\_test\\_%\`.* TO 'zetalysis'@'127.0.0.1';
 ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64url')}';
 `,
     { mode: 0o600 },

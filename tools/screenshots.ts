@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { launch, signInToDemo } from './browser';
+import { choose, launch, signInToDemo } from './browser';
 import { startStack } from './stack.mjs';
 
 const OUT = join(import.meta.dirname, '../docs/screenshots');
@@ -38,7 +38,7 @@ try {
     .getByRole('region', { name: /Order of the switches/ })
     .first()
     .waitFor();
-  await page.getByRole('dialog').locator('.ladder-frame').waitFor();
+  await page.getByRole('dialog').locator('[data-ladder]').waitFor();
   await shot(page, 'machine-build');
   await page.goto(`${stack.url}/calls/new`);
   await page.getByLabel(/Complaint/).waitFor();
@@ -62,13 +62,13 @@ try {
 
   await page.goto(stack.url);
   await page.getByRole('link', { name: /school pool/ }).click();
-  await page.locator('.suspect').first().waitFor();
+  await page.locator('[data-suspect]').first().waitFor();
   await page.getByRole('button', { name: 'Before the visit' }).click();
   await shot(page, 'before-the-visit');
   await page.getByRole('button', { name: 'At the machine' }).click();
-  await page.locator('.suspect').first().click();
+  await page.locator('[data-suspect]').first().click();
   await page.getByRole('button', { name: /What if it is so/ }).click();
-  await page.locator('.what-if').waitFor();
+  await page.locator('[data-what-if]').waitFor();
   await shot(page, 'what-if');
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByRole('button', { name: 'Back to what is known' }).first().click();
@@ -79,7 +79,7 @@ try {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(stack.url);
   await page.getByRole('link', { name: /Mill Lane/ }).click();
-  await page.locator('.suspect').first().waitFor();
+  await page.locator('[data-suspect]').first().waitFor();
   await shot(page, 'call');
 
   await page.getByRole('button', { name: 'Cellar' }).click();
@@ -89,12 +89,12 @@ try {
   await page.setViewportSize({ width: 1280, height: 800 });
 
   const entry = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
-  await page.getByRole('combobox', { name: 'Change the setup' }).selectOption('unplug P2');
-  await page.getByRole('combobox', { name: 'Status light' }).selectOption('6');
+  await choose(page, 'Change the setup', 'gas valve plug', 'Unplug');
+  await choose(page, 'Status light', /^code 6:/);
   await entry.fill('0.2 ohm gas-valve');
   await entry.press('Enter');
-  await page.locator('.stamp').waitFor();
-  await page.locator('.suspect').first().click();
+  await page.getByRole('region', { name: 'Suspects' }).getByText('proved', { exact: true }).waitFor();
+  await page.locator('[data-suspect]').first().click();
   await shot(page, 'call-proved');
   await page.getByRole('button', { name: 'Record the break' }).click();
   await page.getByRole('dialog').waitFor();
@@ -103,14 +103,14 @@ try {
 
   await page.goto(stack.url);
   await page.getByRole('link', { name: /Old Bakery/ }).click();
-  await page.locator('.suspect').first().waitFor();
+  await page.locator('[data-suspect]').first().waitFor();
   await page.getByRole('button', { name: 'Damper opens: not seen' }).click();
-  await page.locator('.bead.front').waitFor();
+  await page.locator('[data-state="front"][data-phase]').waitFor();
   await shot(page, 'call-steam');
 
   await page.goto(stack.url);
   await page.getByRole('link', { name: /mobile library/ }).click();
-  await page.locator('.suspect').first().waitFor();
+  await page.locator('[data-suspect]').first().waitFor();
   await shot(page, 'call-mobile');
   await page.getByRole('button', { name: 'How you work' }).click();
   await page.getByRole('dialog', { name: 'How you work' }).waitFor();

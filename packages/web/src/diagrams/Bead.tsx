@@ -1,5 +1,5 @@
 import type { BeadView, Drawing } from '@zetalysis/core/presentation';
-import { formatQuantity, inSeconds } from '@zetalysis/core/units';
+import { formatDuration } from '@zetalysis/core/units';
 import styles from './Bead.module.css';
 
 const ANSWERS = [
@@ -34,10 +34,7 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
             {bead.expectedAt !== undefined && (
               <span>
                 {' '}
-                ·{' '}
-                <span className={styles.whole}>
-                  {bead.measuredAt ?? `about ${formatQuantity(Math.round(inSeconds(bead.expectedAt)), 'time')}`}
-                </span>
+                · <span className={styles.whole}>{bead.measuredAt ?? `about ${formatDuration(bead.expectedAt)}`}</span>
               </span>
             )}
             {bead.readings.map((reading, n) => (

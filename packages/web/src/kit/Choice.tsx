@@ -25,6 +25,9 @@ interface Props<T extends string> {
 /** Longer lists are looked through by typing. */
 const LONG = 8;
 
+/** As much of a list as fits under its field on a small screen, pixels. */
+const LIST_HEIGHT = 400;
+
 /** One of several, by its label; for lists too long to stand side by side. */
 export function Choice<T extends string>({ label, labelHidden, value, placeholder, options, onChange }: Props<T>) {
   const length = options.reduce((sum, o) => sum + ('options' in o ? o.options.length : 1), 0);
@@ -32,6 +35,7 @@ export function Choice<T extends string>({ label, labelHidden, value, placeholde
     <label className={styles.choice}>
       {labelHidden !== true && <span>{label}</span>}
       <Select
+        className={styles.list!}
         aria-label={label}
         value={value ?? null}
         placeholder={placeholder}
@@ -39,6 +43,7 @@ export function Choice<T extends string>({ label, labelHidden, value, placeholde
         onChange={(chosen: T | null) => chosen !== null && onChange(chosen)}
         showSearch={length > LONG ? { optionFilterProp: 'label' } : false}
         popupMatchSelectWidth={false}
+        listHeight={LIST_HEIGHT}
       />
     </label>
   );

@@ -16,7 +16,7 @@ export function Identify({ candidates, answers, onAnswer }: Props) {
   const splits = (id: string): boolean => new Set(left.map((c) => c.identity[id])).size > 1;
   return (
     <fieldset className={styles.identify}>
-      <legend>What stands there?</legend>
+      <legend className={styles.legend}>What stands there?</legend>
       {IDENTIFY.filter((q) => q.id in answers || splits(q.id)).map((q) => (
         <div key={q.id}>
           <p>{q.ask}</p>

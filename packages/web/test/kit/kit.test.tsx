@@ -1,0 +1,85 @@
+/** @jest-environment jsdom */
+import { screen, within } from '@testing-library/react';
+import { Button } from '../../src/kit/Button';
+import { Dialog } from '../../src/kit/Dialog';
+import { Field } from '../../src/kit/Field';
+import { Notice } from '../../src/kit/Notice';
+import { Table } from '../../src/kit/Table';
+import { render } from './render';
+
+describe('the kit', () => {
+  test('a button inside a form does not send it, unless it is the one that does', async () => {
+    const sent = jest.fn((e: React.FormEvent) => e.preventDefault());
+    const hands = render(
+      <form onSubmit={sent}>
+        <Button>Beside</Button>
+        <Button htmlType="submit">Send</Button>
+      </form>,
+    );
+    await hands.click(screen.getByRole('button', { name: 'Beside' }));
+    expect(sent).not.toHaveBeenCalled();
+    await hands.click(screen.getByRole('button', { name: 'Send' }));
+    expect(sent).toHaveBeenCalledTimes(1);
+  });
+
+  test('a field with a problem says it, and belongs to it', () => {
+    render(<Field label="Screw" value="" problem="Write what was turned." onChange={() => undefined} />);
+    const field = screen.getByRole('textbox', { name: 'Screw' });
+    expect(field.getAttribute('aria-invalid')).toBe('true');
+    expect(document.getElementById(field.getAttribute('aria-describedby')!)!.textContent).toBe(
+      'Write what was turned.',
+    );
+  });
+
+  test('a dialog is closed by Escape and does its one thing by its button', async () => {
+    const [closed, done] = [jest.fn(), jest.fn()];
+    const hands = render(
+      <Dialog title="Record the break" action="Record" onAction={done} onClose={closed}>
+        <p>What was found</p>
+      </Dialog>,
+    );
+    const dialog = screen.getByRole('dialog', { name: 'Record the break' });
+    await hands.click(within(dialog).getByRole('button', { name: 'Record' }));
+    expect(done).toHaveBeenCalledTimes(1);
+    await hands.keyboard('{Escape}');
+    expect(closed).toHaveBeenCalledTimes(1);
+  });
+
+  test('a notice is read out at once', () => {
+    render(<Notice kind="danger">Bypass in place</Notice>);
+    expect(screen.getByRole('alert').textContent).toContain('Bypass in place');
+  });
+
+  test('a table names its rows by the first column, and says so when it has none', () => {
+    const columns = [
+      { title: 'Machine', cell: (m: { name: string }) => m.name },
+      { title: 'Letters', cell: (m: { name: string }) => m.name.length, figures: true as const },
+    ];
+    render(
+      <>
+        <Table label="Some" rows={[{ name: 'Boiler' }]} keyOf={(m) => m.name} columns={columns} empty="None." />
+        <Table label="None" rows={[]} keyOf={(m) => m.name} columns={columns} empty="No machine yet." />
+      </>,
+    );
+    const some = screen.getByRole('group', { name: 'Some' });
+    expect(within(some).getByRole('rowheader', { name: 'Boiler' })).toBeTruthy();
+    expect(within(some).getByRole('cell', { name: '6' })).toBeTruthy();
+    expect(within(screen.getByRole('group', { name: 'None' })).getByText('No machine yet.')).toBeTruthy();
+  });
+
+  test('a long table is turned page by page', () => {
+    const rows = Array.from({ length: 11 }, (_, i) => ({ name: `m${i}` }));
+    render(
+      <Table
+        label="Long"
+        rows={rows}
+        keyOf={(m) => m.name}
+        page={10}
+        columns={[{ title: 'Machine', cell: (m) => m.name }]}
+        empty=""
+      />,
+    );
+    expect(screen.queryByText('m9')).toBeTruthy();
+    expect(screen.queryByText('m10')).toBeNull();
+  });
+});
