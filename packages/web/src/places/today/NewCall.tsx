@@ -56,7 +56,7 @@ export default function NewCall({ me }: { me: Me }) {
   };
   const error = machines.error ?? profiles.error;
   return (
-    <Page title="Open a call" className={shown === undefined ? styles.alone : styles.beside}>
+    <Page title="Open a call" className={styles.opening}>
       {error && <Notice kind="problem">{error.message}</Notice>}
       <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => void open(v)}>
         <OneOf name="machine" label="Machine from the register" options={(machines.data ?? []).map(machineOption)} />
