@@ -25,7 +25,7 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   await expect(dialog.getByLabel('How it failed')).toHaveValue('has a shorted coil');
   await dialog.getByLabel('What was done').fill('Valve replaced, leak test, three cycles.');
   await dialog.getByRole('button', { name: 'Record', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Record' })).toContainText('gas-valve: has a shorted coil');
+  await expect(page.getByRole('region', { name: 'Record' })).toContainText('Gas valve: has a shorted coil. (proved)');
   // The valve is still unplugged: the call cannot be closed.
   await page.getByRole('button', { name: 'Close the call' }).click();
   await expect(page.getByRole('alert')).toContainText('Still unplugged');

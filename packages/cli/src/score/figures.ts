@@ -72,6 +72,13 @@ interface Played {
   readonly right: boolean;
 }
 
+const walkFigures = (walk: readonly Played[]): Score['walk'] => ({
+  namedFirst: share(walk, (v) => v.right),
+  proved: share(walk, (v) => v.finding.proved),
+  tests: mean(walk, (v) => v.finding.tests),
+  minutes: mean(walk, (v) => v.finding.minutes),
+});
+
 /** Scores one profile with appliances drawn from its spreads; never the nominal model. */
 export function scoreProfile(id: string, size: ScoreSize): Score {
   const { text, file } = profileSource(id);
@@ -101,7 +108,6 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
     };
   });
   const advice = played.map((p) => p.advice);
-  const walk = played.map((p) => p.walk);
   const knowing = played.map((p) => p.knowing);
   const double = played.map((p) => p.double);
   const wrongPart = (v: Played): boolean =>
@@ -117,12 +123,7 @@ export function scoreProfile(id: string, size: ScoreSize): Score {
     replacedHealthy: share(advice, wrongPart),
     tests: mean(advice, (v) => v.finding.tests),
     minutes: mean(advice, (v) => v.finding.minutes),
-    walk: {
-      namedFirst: share(walk, (v) => v.right),
-      proved: share(walk, (v) => v.finding.proved),
-      tests: mean(walk, (v) => v.finding.tests),
-      minutes: mean(walk, (v) => v.finding.minutes),
-    },
+    walk: walkFigures(played.map((p) => p.walk)),
     knowing: mean(knowing, (v) => v.finding.minutes),
     doubleError: share(double, (v) => v.right),
     optimum: optimumRatios(engine, faults, new Random(size.seed), size.problems),

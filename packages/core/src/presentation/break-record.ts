@@ -1,5 +1,7 @@
 import { type Assessment, type Engine, standingOf, type Suspect } from '../diagnosis';
+import { findPart, type Model } from '../profile';
 import type { RankedTest } from '../test-choice';
+import { capital } from '../units';
 import type { AdviceSnapshot, BreakRecord } from '../visit';
 import { instruction } from './test-words';
 
@@ -33,4 +35,10 @@ export function draftRecord(engine: Engine, assessment: Assessment): Omit<BreakR
     action: '',
     standing: standingOf(assessment),
   };
+}
+
+/** A recorded break as one would tell it. */
+export function sayRecord(model: Model, { part, failure, cause, standing }: BreakRecord): string {
+  const named = findPart(model, part)?.title ?? part;
+  return `${capital(named)}: ${failure}.${cause === '' ? '' : ` Cause: ${cause}.`} (${standing})`;
 }

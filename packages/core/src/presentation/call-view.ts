@@ -5,7 +5,7 @@ import type { Role } from '../rules';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
 import { type Adjusted, type BreakRecord, type CallState, closingObstacles } from '../visit';
-import { draftRecord } from './break-record';
+import { draftRecord, sayRecord } from './break-record';
 import { type CordView, cordView } from './cord-view';
 import { explain } from './explain';
 import { DANGER_WORDS } from './fixed-words';
@@ -38,6 +38,8 @@ export interface CallView {
   readonly complaint: string;
   readonly pinnedVersion: string | undefined;
   readonly record: BreakRecord | undefined;
+  /** The same in words. */
+  readonly recordWords: string | undefined;
   readonly draft: Omit<BreakRecord, 'advice'>;
   readonly obstacles: readonly string[];
   readonly closed: boolean;
@@ -120,6 +122,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     complaint: state.opened?.complaint ?? '',
     pinnedVersion: state.opened?.profileVersion,
     record: state.record,
+    recordWords: state.record && sayRecord(model, state.record),
     draft: draftRecord(engine, assessment),
     obstacles: closingObstacles(model, state).map(sayObstacle),
     closed: state.closed,

@@ -26,32 +26,11 @@ interface Shown {
 
 /** Consults the engine about one call. Answers come in parts; an answer overtaken by newer evidence is dropped. */
 export function useEngine(events: readonly CallEvent[] | undefined, options: ViewOptions): EngineState {
-  const opened = events?.find((e) => e.body.type === 'opened')?.body;
-  const pins = opened?.type === 'opened' ? opened : undefined;
-  const profile = pins?.profile;
-  const version = pins?.profileVersion;
-  const build = useMemo(() => (pins ? buildOf(pins) : PLAIN), [pins]);
-  const built = buildKey(build);
-  const [engine, setEngine] = useState<LoadedEngine>();
+  const { engine, problem: notLoaded } = useLoaded(events);
   const [shown, setShown] = useState<Shown>();
   const [next, setNext] = useState<{ log: readonly CallEvent[]; tests: readonly TestView[] }>();
-  const [problem, setProblem] = useState<string>();
+  const [unanswered, setUnanswered] = useState<string>();
   const [conversation] = useState(() => new Conversation());
-
-  useEffect(() => {
-    if (profile === undefined) return;
-    const hold = holdEngine();
-    const loading = new Conversation();
-    loading
-      .ask(async (hear) => setEngine(await hear(hold.load(profile, version, build))))
-      .catch((error: unknown) => setProblem((error as Error).message));
-    return () => {
-      loading.end();
-      hold.release();
-    };
-    // The build by its key: it never changes during a call.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [profile, version, built]);
 
   const { units, role, phase, standard, whatIf } = options;
   useEffect(() => {
@@ -64,7 +43,7 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
         if (view) setShown({ log: events, view });
         setNext({ log: events, tests });
       })
-      .catch((error: unknown) => setProblem((error as Error).message));
+      .catch((error: unknown) => setUnanswered((error as Error).message));
     return () => conversation.end();
   }, [conversation, engine, events, units, role, phase, standard, whatIf]);
 
@@ -83,8 +62,39 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     view: shown?.view,
     tests: next?.tests,
     thinking: next?.log !== events,
-    problem,
+    problem: notLoaded ?? unanswered,
     toProve,
     advice,
   };
+}
+
+/** The engine of the appliance a call was opened with, in the version it was opened with. */
+function useLoaded(events: readonly CallEvent[] | undefined): {
+  readonly engine: LoadedEngine | undefined;
+  readonly problem: string | undefined;
+} {
+  const opened = events?.find((e) => e.body.type === 'opened')?.body;
+  const pins = opened?.type === 'opened' ? opened : undefined;
+  const profile = pins?.profile;
+  const version = pins?.profileVersion;
+  const build = useMemo(() => (pins ? buildOf(pins) : PLAIN), [pins]);
+  const built = buildKey(build);
+  const [engine, setEngine] = useState<LoadedEngine>();
+  const [problem, setProblem] = useState<string>();
+
+  useEffect(() => {
+    if (profile === undefined) return;
+    const hold = holdEngine();
+    const loading = new Conversation();
+    loading
+      .ask(async (hear) => setEngine(await hear(hold.load(profile, version, build))))
+      .catch((error: unknown) => setProblem((error as Error).message));
+    return () => {
+      loading.end();
+      hold.release();
+    };
+    // The build by its key: it never changes during a call.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [profile, version, built]);
+  return { engine, problem };
 }

@@ -16,12 +16,7 @@ export function Ending({ view, onRecord, onClose, children }: Props) {
   if (view.closed) return null;
   return (
     <section className={styles.ending} aria-label="Record">
-      {view.record && (
-        <p>
-          <strong>{view.record.part}</strong>: {view.record.failure}. {view.record.cause}{' '}
-          <em>({view.record.standing})</em>
-        </p>
-      )}
+      {view.recordWords !== undefined && <p>{view.recordWords}</p>}
       <Button tone={view.standing === 'proved' && !view.record ? 'main' : 'plain'} onClick={onRecord}>
         {view.record ? 'Correct the record' : 'Record the break'}
       </Button>{' '}

@@ -48,7 +48,6 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
           : 'No further test of the model tells the suspects apart. Record what you found, as suspected.'}
       </Sheet>
     );
-  const decline = (why: 'cannot' | 'will-not'): void => onEvents([{ type: 'declined', test: test.id, why }]);
   return (
     <Sheet
       busy={thinking}
@@ -62,18 +61,12 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
             {worth(test)}
             {test !== tests![0] && ` The first choice: ${worth(tests![0]!).toLowerCase()}`}
           </p>
-          <p className={styles.decline}>
-            <Button tone="quiet" onClick={() => decline('cannot')}>
-              Can’t
-            </Button>
-            <Button tone="quiet" onClick={() => decline('will-not')}>
-              Won’t
-            </Button>
-            <Button tone="quiet" onClick={onStandard}>
-              How you work
-            </Button>
-            <Others tests={tests!.filter((t, i) => i < 3 && t.id !== test.id)} onChoose={setChosen} />
-          </p>
+          <Instead
+            others={tests!.filter((t, i) => i < 3 && t.id !== test.id)}
+            onDecline={(why) => onEvents([{ type: 'declined', test: test.id, why }])}
+            onStandard={onStandard}
+            onChoose={setChosen}
+          />
         </>
       }
     >
@@ -151,6 +144,29 @@ const Means = ({ test }: { test: TestView }) => (
 /** Why this test: what it decides for the time it takes. */
 const worth = (t: TestView): string =>
   `Decides ${t.decides < 0.01 ? 'less than 1' : `about ${Math.round(t.decides * 100)}`} % of what is open, in ${t.minutes} min.`;
+
+interface InsteadProps {
+  readonly others: readonly TestView[];
+  readonly onDecline: (why: 'cannot' | 'will-not') => void;
+  readonly onStandard: () => void;
+  readonly onChoose: (test: string) => void;
+}
+
+/** What to do instead of the test. */
+const Instead = ({ others, onDecline, onStandard, onChoose }: InsteadProps) => (
+  <p className={styles.decline}>
+    <Button tone="quiet" onClick={() => onDecline('cannot')}>
+      Can’t
+    </Button>
+    <Button tone="quiet" onClick={() => onDecline('will-not')}>
+      Won’t
+    </Button>
+    <Button tone="quiet" onClick={onStandard}>
+      How you work
+    </Button>
+    <Others tests={others} onChoose={onChoose} />
+  </p>
+);
 
 /** Other tests to choose instead, the best two. */
 const Others = ({ tests, onChoose }: { tests: readonly TestView[]; onChoose: (id: string) => void }) =>

@@ -36,41 +36,7 @@ export default function RecordBreak({ drawing, view, onRecord, onClose }: Props)
         initialValues={view.record ?? view.draft}
         onFinish={(v: Given) => void save(v)}
       >
-        <Form.Item
-          name="part"
-          label="Component that broke the sequence"
-          rules={[{ required: true, message: 'Choose the component.' }]}
-        >
-          <Select
-            showSearch={{ optionFilterProp: 'label' }}
-            options={[
-              { value: 'none', label: 'None: nothing is broken' },
-              ...drawing.parts.map((p) => ({ value: p.id, label: p.title })),
-            ]}
-          />
-        </Form.Item>
-        <Form.Item
-          name="failure"
-          label="How it failed"
-          rules={[{ required: true, whitespace: true, message: 'Write how it failed.' }]}
-        >
-          <Input maxLength={300} />
-        </Form.Item>
-        <Form.Item name="cause" label="Why (cause)">
-          <Input maxLength={300} placeholder="What made it fail or open" />
-        </Form.Item>
-        <Form.Item name="action" label="What was done">
-          <Input.TextArea rows={2} maxLength={1000} />
-        </Form.Item>
-        <Form.Item name="standing" label="Standing">
-          <Radio.Group
-            optionType="button"
-            options={[
-              { value: 'proved', label: 'Proved' },
-              { value: 'suspected', label: 'Suspected' },
-            ]}
-          />
-        </Form.Item>
+        <Fields drawing={drawing} />
         {standing === 'proved' && view.standing !== 'proved' && (
           <Notice
             kind="caution"
@@ -84,3 +50,43 @@ export default function RecordBreak({ drawing, view, onRecord, onClose }: Props)
     </Dialog>
   );
 }
+
+const Fields = ({ drawing }: Pick<Props, 'drawing'>) => (
+  <>
+    <Form.Item
+      name="part"
+      label="Component that broke the sequence"
+      rules={[{ required: true, message: 'Choose the component.' }]}
+    >
+      <Select
+        showSearch={{ optionFilterProp: 'label' }}
+        options={[
+          { value: 'none', label: 'None: nothing is broken' },
+          ...drawing.parts.map((p) => ({ value: p.id, label: p.title })),
+        ]}
+      />
+    </Form.Item>
+    <Form.Item
+      name="failure"
+      label="How it failed"
+      rules={[{ required: true, whitespace: true, message: 'Write how it failed.' }]}
+    >
+      <Input maxLength={300} />
+    </Form.Item>
+    <Form.Item name="cause" label="Why (cause)">
+      <Input maxLength={300} placeholder="What made it fail or open" />
+    </Form.Item>
+    <Form.Item name="action" label="What was done">
+      <Input.TextArea rows={2} maxLength={1000} />
+    </Form.Item>
+    <Form.Item name="standing" label="Standing">
+      <Radio.Group
+        optionType="button"
+        options={[
+          { value: 'proved', label: 'Proved' },
+          { value: 'suspected', label: 'Suspected' },
+        ]}
+      />
+    </Form.Item>
+  </>
+);

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Checkbox } from 'antd';
 import { useState } from 'react';
-import type { Machine } from '@zetalysis/contract';
+import type { Machine, ProfileSummary } from '@zetalysis/contract';
 import { type Build, ordersOfProfile, ProblemError } from '@zetalysis/core/profile';
 import { buildEntry } from '@zetalysis/core/visit';
 import { http } from '../../api/http';
@@ -58,16 +58,7 @@ export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: (
           <pre>{error}</pre>
         </Notice>
       )}
-      {family && family.variants.length === 0 && <p>This family has no options.</p>}
-      <ul className={styles.options}>
-        {family?.variants.map((v) => (
-          <li key={v.id}>
-            <Checkbox checked={build.options.includes(v.id)} onChange={(e) => toggle(v.id, e.target.checked)}>
-              {v.title}
-            </Checkbox>
-          </li>
-        ))}
-      </ul>
+      {family && <Options variants={family.variants} build={build} onToggle={toggle} />}
       {Object.entries(orders).map(([rung, switches]) => (
         <SwitchOrder
           key={rung}
@@ -80,6 +71,28 @@ export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: (
     </Dialog>
   );
 }
+
+interface OptionsProps {
+  readonly variants: ProfileSummary['variants'];
+  readonly build: Build;
+  readonly onToggle: (option: string, present: boolean) => void;
+}
+
+/** What may be present on a unit of this family. */
+const Options = ({ variants, build, onToggle }: OptionsProps) =>
+  variants.length === 0 ? (
+    <p>This family has no options.</p>
+  ) : (
+    <ul className={styles.options}>
+      {variants.map((v) => (
+        <li key={v.id}>
+          <Checkbox checked={build.options.includes(v.id)} onChange={(e) => onToggle(v.id, e.target.checked)}>
+            {v.title}
+          </Checkbox>
+        </li>
+      ))}
+    </ul>
+  );
 
 /** The ends of a rung, as the drawing names them. */
 function between(drawing: Drawing | undefined, rung: string): string {

@@ -57,26 +57,7 @@ export default function Today() {
             ))}
           </ul>
           <h2>Closed</h2>
-          <Table
-            label="Closed calls, scrolls sideways"
-            rows={done}
-            keyOf={(c) => c.id}
-            page={10}
-            empty="No call was closed yet."
-            columns={[
-              { title: 'Machine', cell: (c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link> },
-              { title: 'Complaint', cell: (c) => c.complaint },
-              { title: 'Break', cell: (c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
-              { title: 'Cause', cell: (c) => c.record?.cause ?? '' },
-              {
-                title: 'Standing',
-                cell: (c) =>
-                  c.record && (
-                    <Status tone={c.record.standing === 'proved' ? 'good' : 'plain'}>{c.record.standing}</Status>
-                  ),
-              },
-            ]}
-          />
+          <Closed calls={done} />
         </>
       )}
     </Page>
@@ -95,4 +76,25 @@ const Card = ({ call: c }: { call: CallSummary }) => (
       </span>
     </Link>
   </li>
+);
+
+const Closed = ({ calls }: { calls: readonly CallSummary[] }) => (
+  <Table
+    label="Closed calls, scrolls sideways"
+    rows={calls}
+    keyOf={(c) => c.id}
+    page={10}
+    empty="No call was closed yet."
+    columns={[
+      { title: 'Machine', cell: (c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link> },
+      { title: 'Complaint', cell: (c) => c.complaint },
+      { title: 'Break', cell: (c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
+      { title: 'Cause', cell: (c) => c.record?.cause ?? '' },
+      {
+        title: 'Standing',
+        cell: (c) =>
+          c.record && <Status tone={c.record.standing === 'proved' ? 'good' : 'plain'}>{c.record.standing}</Status>,
+      },
+    ]}
+  />
 );
