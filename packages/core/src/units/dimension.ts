@@ -1,20 +1,40 @@
-/** What a number measures. Values are always kept in the SI unit of their dimension. */
-export type Dimension =
-  | 'none'
-  | 'voltage'
-  | 'current'
-  | 'resistance'
-  | 'power'
-  | 'pressure'
-  | 'temperature'
-  | 'temperature-difference'
-  | 'time'
-  | 'length'
-  | 'volume'
-  | 'flow'
-  | 'energy'
-  | 'frequency'
-  | 'fraction';
+/** What is the same for every number that measures one thing. */
+interface DimensionFacts {
+  /** How its SI unit is written. */
+  readonly symbol: string;
+  /** Smallest prefix that is shown (nobody reads micro-ohms on a service call); without one its unit is shown as it is. */
+  readonly least?: number;
+  /** Largest magnitude that any instrument on a service call can show, SI. Beyond it the typing is wrong. */
+  readonly most?: number;
+  /** The same for what may be written of an appliance. */
+  readonly mostWritten?: number;
+  /** How a reading of it is typed. */
+  readonly ask?: string;
+}
+
+/** What a number can measure. Values are always kept in the SI unit of their dimension. */
+const DIMENSIONS = {
+  none: { symbol: '' },
+  // An ignition transformer makes thousands of volts that no meter here shows.
+  voltage: { symbol: 'V', least: 1e-3, most: 1000, mostWritten: 20_000, ask: 'volts, for example 24.6 or 37mV' },
+  current: { symbol: 'A', least: 1e-6, most: 100, ask: 'a current, for example 3.2uA or 0.45 A' },
+  resistance: { symbol: 'Ω', least: 1, most: 1e9, ask: 'ohms, for example 15.4, 1.85k or OL' },
+  power: { symbol: 'W', least: 1 },
+  pressure: { symbol: 'Pa', least: 1, most: 7e6, ask: 'a pressure, for example 0.6 inwc or 150 Pa' },
+  temperature: { symbol: 'K', most: 2000, ask: 'a temperature, for example 140 F or 60 C' },
+  'temperature-difference': { symbol: 'Δ°C' },
+  time: { symbol: 's', most: 7 * 86400, ask: 'a time, for example 4.5 s or 2 min' },
+  length: { symbol: 'm', most: 100, ask: 'a length, for example 3.2 mm or 1/8 in' },
+  volume: { symbol: 'm³' },
+  flow: { symbol: 'm³/s' },
+  energy: { symbol: 'J' },
+  frequency: { symbol: 'Hz' },
+  fraction: { symbol: '', most: 1, ask: 'a share, for example 8.5 % or 60 ppm' },
+} as const satisfies Readonly<Record<string, DimensionFacts>>;
+
+export type Dimension = keyof typeof DIMENSIONS;
+
+export const factsOf = (dimension: Dimension): DimensionFacts => DIMENSIONS[dimension];
 
 /** From where shares of a value count, SI: a thing warms up from the room's temperature (20 °C), not from absolute zero. */
 export const zeroOf = (dimension: Dimension): number => (dimension === 'temperature' ? 293.15 : 0);
@@ -136,25 +156,7 @@ function prefixed(scale: number, letter: string, unit: Unit): Unit {
   return { symbol: shown + unit.symbol, dimension: unit.dimension, factor: scale * unit.factor };
 }
 
-const SI_SYMBOL: Readonly<Record<Dimension, string>> = {
-  none: '',
-  voltage: 'V',
-  current: 'A',
-  resistance: 'Ω',
-  power: 'W',
-  pressure: 'Pa',
-  temperature: 'K',
-  'temperature-difference': 'Δ°C',
-  time: 's',
-  length: 'm',
-  volume: 'm³',
-  flow: 'm³/s',
-  energy: 'J',
-  frequency: 'Hz',
-  fraction: '',
-};
-
 /** The SI unit a dimension is stored in. */
 export function siUnit(dimension: Dimension): Unit {
-  return { symbol: SI_SYMBOL[dimension], dimension, factor: 1 };
+  return { symbol: DIMENSIONS[dimension].symbol, dimension, factor: 1 };
 }

@@ -1,4 +1,4 @@
-import { type Dimension, findUnit, siUnit, type Unit } from './dimension';
+import { type Dimension, factsOf, findUnit, siUnit, type Unit } from './dimension';
 import type { Reading } from './reading';
 
 /** Which family of units a person wants to see. Storage is always SI. */
@@ -11,15 +11,6 @@ const SCALES: readonly [string, number][] = [
   ['m', 1e-3],
   ['µ', 1e-6],
 ];
-
-/** The smallest prefix worth showing: nobody reads millipascals or micro-ohms on a service call. */
-const SMALLEST: Partial<Record<Dimension, number>> = {
-  resistance: 1,
-  pressure: 1,
-  voltage: 1e-3,
-  current: 1e-6,
-  power: 1,
-};
 
 /** Three significant figures, as a hand-held meter shows them, without trailing exponent. */
 export function formatNumber(value: number, figures = 3): string {
@@ -101,16 +92,10 @@ function displayUnit(value: number, dimension: Dimension, system: UnitSystem): U
       return system === 'us' ? findUnit('inch')! : findUnit('mm')!;
     case 'volume':
       return system === 'us' ? findUnit('ft³')! : siUnit('volume');
-    case 'voltage':
-    case 'current':
-    case 'resistance':
-    case 'power':
-      break;
-    default:
-      return siUnit(dimension);
   }
   const base = siUnit(dimension);
-  const least = SMALLEST[dimension] ?? 1e-6;
+  const { least } = factsOf(dimension);
+  if (least === undefined) return base;
   // A control voltage of 0.9 V is "0.9 V" to a technician; millivolts begin where thermocouples live.
   const threshold = dimension === 'voltage' ? 0.1 : 1;
   for (const [prefix, scale] of SCALES) {

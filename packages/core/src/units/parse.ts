@@ -1,4 +1,4 @@
-import { type Dimension, findUnit, siUnit, type Unit } from './dimension';
+import { type Dimension, factsOf, findUnit, siUnit, type Unit } from './dimension';
 import type { Reading } from './reading';
 
 export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
@@ -9,32 +9,6 @@ const RANGE = new RegExp(String.raw`^(${NUMBER})\s*([^\d\s.,+-]*)\s*(?:-|–|—
 /** The size of a drill: inches unless said otherwise. */
 const FRACTION = /^(\d+)\s*\/\s*(\d+)\s*(\S+)?$/;
 const OPEN = /^(ol|o\.l\.?|0l|open|infinite|inf|∞)$/i;
-
-const ASK: Partial<Record<Dimension, string>> = {
-  voltage: 'volts, for example 24.6 or 37mV',
-  current: 'a current, for example 3.2uA or 0.45 A',
-  resistance: 'ohms, for example 15.4, 1.85k or OL',
-  pressure: 'a pressure, for example 0.6 inwc or 150 Pa',
-  temperature: 'a temperature, for example 140 F or 60 C',
-  time: 'a time, for example 4.5 s or 2 min',
-  length: 'a length, for example 3.2 mm or 1/8 in',
-  fraction: 'a share, for example 8.5 % or 60 ppm',
-};
-
-/** Largest magnitude that any instrument on a service call can show, SI. Beyond it the typing is wrong. */
-const PLAUSIBLE: Partial<Record<Dimension, number>> = {
-  voltage: 1000,
-  current: 100,
-  resistance: 1e9,
-  pressure: 7e6,
-  temperature: 2000,
-  time: 7 * 86400,
-  length: 100,
-  fraction: 1,
-};
-
-/** The same for what may be written of an appliance: an ignition transformer makes thousands of volts that no meter here shows. */
-const WRITTEN: typeof PLAUSIBLE = { ...PLAUSIBLE, voltage: 20_000 };
 
 /** Reads a decimal number the way people write it: `3,2` and `3.2` are the same, `1,200` is twelve hundred. */
 function parseNumber(text: string): number {
@@ -50,9 +24,12 @@ function parseNumber(text: string): number {
  * Fails with a sentence that says what to type instead.
  */
 export const parseReading = (text: string, expected?: Dimension): Parsed<Reading> =>
-  parseWithin(PLAUSIBLE, text, expected);
+  parseWithin('most', text, expected);
 
-function parseWithin(limits: typeof PLAUSIBLE, text: string, expected?: Dimension): Parsed<Reading> {
+/** Whether a number comes from an instrument, or is written of an appliance. */
+type Limits = 'most' | 'mostWritten';
+
+function parseWithin(limits: Limits, text: string, expected?: Dimension): Parsed<Reading> {
   const typed = text.trim();
   if (typed === '') return fail(`Nothing typed. Type ${ask(expected)}.`);
   if (OPEN.test(typed)) {
@@ -95,7 +72,7 @@ function parseWithin(limits: typeof PLAUSIBLE, text: string, expected?: Dimensio
 
 /** Parses a plain quantity (no OL, no range) as written in a profile: `0.60 inwc`, `30 s`, `4.7k`. SI value. */
 export function parseQuantity(text: string, expected?: Dimension): Parsed<{ value: number; dimension: Dimension }> {
-  const parsed = parseWithin(WRITTEN, text, expected);
+  const parsed = parseWithin('mostWritten', text, expected);
   if (!parsed.ok) return parsed;
   if (parsed.value.kind !== 'value') return fail(`"${text}" must be one plain quantity. Write ${ask(expected)}.`);
   return { ok: true, value: { value: parsed.value.value, dimension: parsed.value.dimension } };
@@ -116,9 +93,10 @@ function unitFor(typed: string, expected: Dimension | undefined): Parsed<Unit> {
   return { ok: true, value: unit };
 }
 
-function refuse(magnitude: number, dimension: Dimension, typed: string, limits: typeof PLAUSIBLE): string | undefined {
+function refuse(magnitude: number, dimension: Dimension, typed: string, limits: Limits): string | undefined {
   if (!Number.isFinite(magnitude)) return `"${typed}" is not a number. Type ${ask(dimension)}.`;
-  const limit = limits[dimension];
+  const facts = factsOf(dimension);
+  const limit = facts[limits] ?? facts.most;
   if (limit !== undefined && magnitude > limit)
     return `"${typed}" is more than any instrument shows on this job. Check the digits and the unit, then type it again.`;
   return undefined;
@@ -127,5 +105,5 @@ function refuse(magnitude: number, dimension: Dimension, typed: string, limits: 
 const toSi = (value: number, unit: Unit): number => value * unit.factor + (unit.offset ?? 0);
 const words = (dimension: Dimension): string => dimension.replace('-', ' ');
 const ask = (dimension: Dimension | undefined): string =>
-  (dimension && ASK[dimension]) ?? 'a number with its unit, for example 24.6 V';
+  (dimension && factsOf(dimension).ask) ?? 'a number with its unit, for example 24.6 V';
 const fail = (message: string): { ok: false; message: string } => ({ ok: false, message });
