@@ -119,7 +119,11 @@ test('a suspect says what it would take to prove it; what was measured drops out
   await expect(proof).toHaveCount(0);
 });
 
-test('wires of this very machine are named in the register', async ({ page, stack }) => {
+test('wires of this very machine are named in the register, and a reading may be typed with its own names', async ({
+  page,
+  stack,
+  call,
+}) => {
   await signIn(page, stack.url);
   await page.getByRole('link', { name: 'Machines' }).click();
   await page
@@ -130,10 +134,9 @@ test('wires of this very machine are named in the register', async ({ page, stac
   await page.getByLabel('Wire colour of MV').fill('violet');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /Corn Exchange/ })).toContainText('1 named');
-});
 
-test('and a reading may be typed with the machine’s own name', async ({ call }) => {
-  const page = await call('Corn Exchange');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await call('Corn Exchange');
   await expect(page.getByRole('group', { name: 'Circuit' })).toContainText('TR9');
   await entry(page, '25.7 TR9 C @valve');
   await expect(evidence(page)).toContainText('MV–C: 25.7 V');

@@ -28,6 +28,8 @@ export async function startMariaDb(directory, { database = 'zetalysis' } = {}) {
       `--datadir=${data}`,
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
+      // Two at once would meet in the machine's own.
+      `--tmpdir=${data}`,
       ...asRoot,
     ]);
     writeFileSync(secretFile, randomBytes(18).toString('base64url'), { mode: 0o600 });
