@@ -20,6 +20,8 @@ test('the Library: words and readings find families; a variant is drawn beside i
   await page.goto(`${stack.url}/library/mobile-furnace?variant=sail-before-limit`);
   await expect(page.locator('[data-changed]')).toHaveCount(2);
   await expect(page.getByRole('region', { name: 'Test points' })).toContainText('board, 12 V in');
+  const over = page.getByRole('region', { name: 'Over time' }).getByRole('img');
+  await expect(over.first()).toHaveAttribute('aria-label', /^.+: from \S+ to \S+ \S+/);
   await page.getByLabel('What do you see?').fill('gives up gas smelled');
   await expect(page.getByRole('region', { name: 'Faults' })).toContainText('spark electrode');
   await page.getByLabel('What do you see?').fill('unicorn');

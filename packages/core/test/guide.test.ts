@@ -1,9 +1,11 @@
 import { findReadings, parseSought, partsToCarry } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { guideOf } from '../src/presentation';
+import { runCurves } from '../src/presentation/run-curves';
 import { IDENTIFY, mayBe } from '../src/profile';
 import type { Observation } from '../src/question';
-import { NORMAL_SETUP, waitsOf } from '../src/simulation';
+import { FIRST_EPISODE, NORMAL_SETUP, quantityAt, waitsOf } from '../src/simulation';
+import { findUnit } from '../src/units';
 import { FAMILIES, profile } from './models';
 
 const steam = new Engine(profile('steam-intermittent-pilot'));
@@ -65,6 +67,34 @@ describe('search by readings', () => {
   test('what a sound appliance shows is said so; a point that is not there finds nothing', () => {
     expect(findReadings(steam, [{ net: 'r', volts: 26 }]).some((f) => f.sound)).toBe(true);
     expect(findReadings(steam, [{ net: 'XYZ', volts: 26 }])).toEqual([]);
+  });
+});
+
+describe('how what is measured goes through a run', () => {
+  test.each(FAMILIES)('%s: between its points a curve is where the quantity is', (id) => {
+    const { model, traces, healthy } = new Engine(profile(id));
+    const { trace } = traces.last(healthy.faults, [FIRST_EPISODE]);
+    const measured = [...new Set(model.gauges.map((g) => g.quantity))];
+    const curves = runCurves(model, trace, { units: 'si' });
+    expect(curves).toHaveLength(measured.length);
+    curves.forEach(({ points, unit }, c) => {
+      expect(points.map((p) => p.at)).toEqual([...points.map((p) => p.at)].sort((a, b) => a - b));
+      expect([points[0]!.at, points[points.length - 1]!.at]).toEqual([0, trace.end]);
+      const factor = findUnit(unit)?.factor ?? 1;
+      const offset = findUnit(unit)?.offset ?? 0;
+      const most = Math.max(...points.map((p) => Math.abs(p.value)), 1e-9);
+      for (let at = 0; at <= trace.end; at += 731) {
+        const i = Math.max(
+          1,
+          points.findIndex((p) => p.at >= at),
+        );
+        const [a, b] = [points[i - 1]!, points[i]!];
+        const drawn = a.value + ((b.value - a.value) * (at - a.at)) / (b.at - a.at);
+        const stands = (quantityAt(trace, measured[c]!, at) - offset) / factor;
+        // Points are written with three figures.
+        expect(Math.abs(drawn - stands)).toBeLessThanOrEqual(0.006 * most);
+      }
+    });
   });
 });
 

@@ -8,6 +8,7 @@ import { FIRST_EPISODE, type Interval, type Trace } from '../simulation';
 import { OUTCOME_WORDS } from './fixed-words';
 import { predictionWords } from './question-words';
 import { quantityWords, type Reader } from './reader';
+import { type RunCurve, runCurves } from './run-curves';
 import { partWords } from './say';
 
 /** Everything a technician would want to read about an appliance, in words. */
@@ -37,6 +38,8 @@ export interface Guide {
   }[];
   readonly gauges: readonly { readonly title: string; readonly how: string; readonly good: string }[];
   readonly faults: readonly FaultGuide[];
+  /** How what is measured goes through a run of a sound appliance. */
+  readonly curves: readonly RunCurve[];
   readonly codes: readonly { readonly id: string; readonly title: string }[];
   readonly cautions: readonly string[];
 }
@@ -97,6 +100,7 @@ export function guideOf(engine: Engine, reader: Reader): Guide {
         signature: signatureWords(engine, h),
       }))
       .sort((a, b) => b.share - a.share),
+    curves: runCurves(model, healthy, reader),
     codes: model.codes,
     cautions: model.cautions.map((c) => c.text),
   };

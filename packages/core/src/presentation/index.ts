@@ -12,3 +12,4 @@ export { predictionBriefly, predictionWords, questionTitle } from './question-wo
 export { codeWords, readingBriefly } from './say';
 export { type AnswerFormView, testsView, type TestView } from './test-view';
 export { instruction, provesWords, testTitle } from './test-words';
+export type { RunCurve } from './run-curves';

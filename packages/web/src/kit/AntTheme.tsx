@@ -1,8 +1,6 @@
 import { ConfigProvider, theme as antTheme } from 'antd';
+import { token } from '../theme/token';
 import { useTheme } from '../theme/use-theme';
-
-/** A colour of the light that is on; theme/tokens.css has them all. */
-const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
 /** Ant Design made of our tokens. Style tags carry the page's nonce, so that the strict content policy lets them pass. */
 export function AntTheme({ children }: { children: React.ReactNode }) {

@@ -13,6 +13,7 @@ import { Waiting } from '../../kit/Waiting';
 import { profileSource } from '../../store/profiles';
 import styles from './Appliance.module.css';
 import { Circuit } from './Circuit';
+import { Curves } from './Curves';
 import { compareGuides } from './compare';
 import { Differences } from './Differences';
 import { CodesAndCautions, Faults, Points, Steps, Values } from './GuideSections';
@@ -96,6 +97,7 @@ export default function Appliance({ me }: { me: Me }) {
           <Steps guide={guide} />
           <Points guide={guide} />
           <Values guide={guide} />
+          <Curves guide={guide} />
           <Faults guide={guide} />
           <CodesAndCautions guide={guide} />
         </>

@@ -1,0 +1,63 @@
+import { Chart as Drawn, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
+import { Line } from 'react-chartjs-2';
+import { token } from '../theme/token';
+import { useTheme } from '../theme/use-theme';
+import styles from './Chart.module.css';
+
+Drawn.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
+Drawn.defaults.font.family = '"B612", sans-serif';
+
+interface Props {
+  readonly title: string;
+  /** What is measured, in the unit of the values. */
+  readonly unit: string;
+  readonly across: string;
+  /** From left to right; straight lines between. */
+  readonly points: readonly { readonly x: number; readonly y: number }[];
+}
+
+/** A line over time. For who cannot see it, its ends and its range in words. */
+export function Chart({ title, unit, across, points }: Props) {
+  // Drawn anew when the light changes.
+  useTheme();
+  const axis = (words: string) => ({
+    type: 'linear' as const,
+    title: { display: true, text: words, color: token('--soft') },
+    ticks: { color: token('--soft'), maxTicksLimit: 6 },
+    grid: { color: token('--line') },
+  });
+  return (
+    <figure className={styles.chart}>
+      <figcaption>{title}</figcaption>
+      <div className={styles.drawing}>
+        <Line
+          role="img"
+          aria-label={inWords(title, unit, points)}
+          data={{
+            datasets: [
+              {
+                label: title,
+                data: [...points],
+                borderColor: token('--live'),
+                borderWidth: 2,
+                pointRadius: 0,
+                pointHitRadius: 12,
+              },
+            ],
+          }}
+          options={{
+            animation: false,
+            maintainAspectRatio: false,
+            scales: { x: axis(across), y: axis(unit) },
+          }}
+        />
+      </div>
+    </figure>
+  );
+}
+
+function inWords(title: string, unit: string, points: Props['points']): string {
+  const values = points.map((p) => p.y);
+  const [first, last] = [values[0], values[values.length - 1]];
+  return `${title}: from ${first} to ${last} ${unit}, between ${Math.min(...values)} and ${Math.max(...values)} ${unit}`;
+}
