@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureWebBuild, WEB_DIST } from './build.mjs';
+import { ensureServerBuild, ensureWebBuild, WEB_DIST } from './build.mjs';
 import { ensureMariaDb, startMariaDb } from './mariadb.mjs';
 import { DATA, dataDirectory, ensureNodePackages, ROOT } from './packages.mjs';
 import { freePort, stop } from './process.mjs';
@@ -32,7 +32,10 @@ runMain(async () => {
   dataDirectory('demo');
   if (running(home))
     throw new Advice('The demo is already running. Use it, or stop it with Ctrl-C in its window first.');
-  if (!dev) await ensureWebBuild();
+  if (!dev) {
+    await ensureWebBuild();
+    await ensureServerBuild();
+  }
 
   const parts = [];
   let stopping = false;
