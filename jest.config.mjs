@@ -24,6 +24,7 @@ export default {
   },
   testMatch: ['<rootDir>/packages/*/{src,test}/**/*.test.{ts,tsx}'],
   testTimeout: 60_000,
+  testSequencer: '<rootDir>/tools/slow-first.mjs',
   // Jest alone would leave one core to itself.
   maxWorkers: '100%',
 };

@@ -20,12 +20,23 @@ function show(command, args, env = {}) {
   });
 }
 
-/** A check without tests of its own counts as one. */
+/** A check without tests of its own counts as one. Shown when it has ended, since others run beside it. */
 async function check(title, command, args) {
-  console.log(`\n— ${title}`);
-  const code = await show(command, args);
+  const { code, output } = await hear(command, args);
+  console.log(`\n— ${title}\n${output.trimEnd()}`);
   total[code === 0 ? 'passed' : 'failed']++;
   if (code !== 0) console.log(`FAILED: ${title}`);
+}
+
+/** Runs a command to its end; what it says is given with its exit code. */
+function hear(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let output = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));
+    child.on('error', (error) => resolve({ code: 127, output: String(error) }));
+    child.on('close', (code) => resolve({ code: code ?? 1, output }));
+  });
 }
 
 function readJson(file) {
@@ -39,18 +50,22 @@ runMain(async () => {
   rmSync(RESULTS, { recursive: true, force: true });
   mkdirSync(RESULTS, { recursive: true });
 
-  await check('Type check', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit']);
-  await check('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-  await check('Format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']);
-  await check('Import rules', 'npx', [
-    'depcruise',
-    '--config',
-    '.dependency-cruiser.cjs',
-    'packages',
-    '--output-type',
-    'err',
+  await Promise.all([
+    check('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+    (async () => {
+      await check('Type check', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit']);
+      await check('Format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']);
+      await check('Import rules', 'npx', [
+        'depcruise',
+        '--config',
+        '.dependency-cruiser.cjs',
+        'packages',
+        '--output-type',
+        'err',
+      ]);
+      await check('Unused code', 'npx', ['knip']);
+    })(),
   ]);
-  await check('Unused code', 'npx', ['knip']);
 
   console.log('\n— Unit and API tests (Jest)');
   const folder = mkdtempSync(join(tmpdir(), 'zetalysis-test-'));
