@@ -135,7 +135,6 @@ test('wires of this very machine are named in the register, and a reading may be
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /Corn Exchange/ })).toContainText('1 named');
 
-  await page.getByRole('button', { name: 'Sign out' }).click();
   await call('Corn Exchange');
   await expect(page.getByRole('group', { name: 'Circuit' })).toContainText('TR9');
   await entry(page, '25.7 TR9 C @valve');
