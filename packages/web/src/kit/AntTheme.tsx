@@ -19,6 +19,7 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           // Dark letters on the ember button: white ones would be too faint.
           ...(dark ? { colorTextLightSolid: token('--paper') } : {}),
           colorBgBase: token('--sheet'),
+          colorBgContainer: token('--sheet'),
           colorTextBase: token('--ink'),
           colorTextPlaceholder: token('--soft'),
           colorLink: token('--live'),

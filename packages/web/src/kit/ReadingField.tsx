@@ -28,6 +28,7 @@ export function ReadingField(props: Props) {
   return (
     <form
       className={styles.reading}
+      data-more={children !== undefined || undefined}
       onSubmit={(e) => {
         e.preventDefault();
         onEnter();
