@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './packages.mjs';
 import { run } from './process.mjs';
@@ -43,17 +43,20 @@ export const ensureCliBuild = () =>
 async function bundle(entry, outfile) {
   // Not there before the packages are installed, and this file is read earlier.
   const { build } = await import('esbuild');
+  // Made beside its place and put there whole: several may start at once.
+  const made = `${outfile}.${process.pid}`;
   await build({
     entryPoints: [join(ROOT, entry)],
-    outfile,
+    outfile: made,
     bundle: true,
     platform: 'node',
     target: 'node20',
     format: 'esm',
-    sourcemap: true,
+    sourcemap: 'inline',
     logLevel: 'warning',
     plugins: [{ name: 'registry-packages-stay', setup: keepPackages }],
   });
+  renameSync(made, outfile);
 }
 
 function keepPackages({ onResolve }) {
