@@ -11,6 +11,7 @@ import {
   run,
   type Trace,
 } from '@zetalysis/core/simulation';
+import { inSeconds } from '@zetalysis/core/units';
 import { parseArgs } from 'node:util';
 import { openProfile } from './files';
 import type { Command } from './main';
@@ -56,8 +57,6 @@ export const simulate: Command = (args) => {
   return { text: asText(model, trace, values.fault), exit: 0 };
 };
 
-const seconds = (ms: number): number => Math.round(ms) / 1000;
-
 /** Volts between two nets in a segment of a run; not a number where nothing joins the probes. */
 function voltsIn(trace: Trace, segment: number, red: number, black: number): number {
   const m = measureVolts(trace.segments[segment]!.circuit.solution, red, black, 'high-impedance');
@@ -71,7 +70,7 @@ function asCsv(model: Model, trace: Trace): string {
       ...model.points.map((p) => voltsIn(trace, i, p.net, p.black)),
       ...model.quantities.map((q) => quantityAt(trace, q.index, from)),
     ];
-    return [seconds(from), ...cells.map((c) => (Number.isNaN(c) ? '' : Number(c.toPrecision(6))))].join(',');
+    return [inSeconds(from), ...cells.map((c) => (Number.isNaN(c) ? '' : Number(c.toPrecision(6))))].join(',');
   });
   return [['time_s', ...channels].join(','), ...rows].join('\r\n');
 }
@@ -86,16 +85,16 @@ function asJson(model: Model, trace: Trace, faults: readonly string[]): string {
     faults,
     outcome: trace.outcome,
     code: trace.code,
-    end: seconds(trace.end),
-    cycle: trace.cycle ? { from: seconds(trace.cycle.from), length: seconds(trace.cycle.length) } : null,
+    end: inSeconds(trace.end),
+    cycle: trace.cycle ? { from: inSeconds(trace.cycle.from), length: inSeconds(trace.cycle.length) } : null,
     phases: model.phases.map((p) => ({
       id: p.id,
-      seen: trace.cues[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
-      window: trace.windows[p.index]!.map((i) => [seconds(i.from), seconds(i.to)]),
+      seen: trace.cues[p.index]!.map((i) => [inSeconds(i.from), inSeconds(i.to)]),
+      window: trace.windows[p.index]!.map((i) => [inSeconds(i.from), inSeconds(i.to)]),
     })),
     segments: trace.segments.map((s, i) => ({
-      from: seconds(s.from),
-      to: seconds(s.to),
+      from: inSeconds(s.from),
+      to: inSeconds(s.to),
       volts: Object.fromEntries(model.points.map((p) => voltsOf(i, p))),
     })),
   };
@@ -108,12 +107,12 @@ function asText(model: Model, trace: Trace, faults: readonly string[]): string {
     const seen = trace.cues[phase.index]!;
     const times = seen
       .slice(0, 4)
-      .map((i) => `${seconds(i.from)}–${i.to >= trace.end && !trace.cycle ? '…' : seconds(i.to)} s`);
+      .map((i) => `${inSeconds(i.from)}–${i.to >= trace.end && !trace.cycle ? '…' : inSeconds(i.to)} s`);
     lines.push(
       `  ${phase.title.padEnd(28)} ${seen.length === 0 ? 'never' : times.join(', ')}${seen.length > 4 ? ', …' : ''}`,
     );
   }
   lines.push(`  ${OUTCOME_WORDS[trace.outcome]}; ${codeWords(codeShown(model, trace.code))}.`);
-  if (trace.cycle) lines.push(`  Repeats for ever every ${seconds(trace.cycle.length)} s.`);
+  if (trace.cycle) lines.push(`  Repeats for ever every ${inSeconds(trace.cycle.length)} s.`);
   return lines.join('\n');
 }

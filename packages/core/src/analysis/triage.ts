@@ -1,6 +1,6 @@
 import type { Assessment, Engine } from '../diagnosis';
 import { repairOf } from '../inference';
-import type { Model } from '../profile';
+import { findPart, type Model } from '../profile';
 import { kindOf, type Question } from '../question';
 import type { RankedTest } from '../test-choice';
 
@@ -27,7 +27,7 @@ export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] 
     .filter(([, share]) => share >= LEAST)
     .sort((a, b) => b[1] - a[1])
     .slice(0, MOST)
-    .map(([part, share]) => ({ part, title: engine.model.parts.find((p) => p.id === part)!.title, share }));
+    .map(([part, share]) => ({ part, title: findPart(engine.model, part)!.title, share }));
 }
 
 /** Whether a customer can tell: the complaint, what happened before, and what is seen without opening anything. */

@@ -1,6 +1,6 @@
 import { judgeDeadTest, type Judgement, judgeSparkGap, judgeThermocouple } from '../bench';
 import type { Assessment, Engine } from '../diagnosis';
-import { findPart, type Model } from '../profile';
+import { findPart, findPhase, type Model } from '../profile';
 import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
 import type { TestingStandard } from '../standards';
@@ -86,8 +86,7 @@ function answerWords(model: Model, body: AnswerBody, reader: LogReader): string 
     return judged.asWhole ? `${questionTitle(model, read.observation)}: ${said}` : `${words}. As open circuit: ${said}`;
   }
   if (body.type === 'seen') {
-    const phase = model.phases.find((p) => p.id === body.phase);
-    return `${phase?.title ?? body.phase}: can’t tell`;
+    return `${findPhase(model, body.phase)?.title ?? body.phase}: can’t tell`;
   }
   // The profile has no such name any more: what was written down is shown as it was.
   const { type: _type, ...fields } = body;

@@ -1,4 +1,4 @@
-import type { Model } from '../profile';
+import { findPart, type Model } from '../profile';
 import type { CircuitStates } from './circuit-state';
 import type { FaultRef, Setup } from './setup';
 import type { Memory, Trace } from './trace';
@@ -12,7 +12,7 @@ export function run(states: CircuitStates, faults: readonly FaultRef[], setup: S
 /** Finds fault references by `part.mode` names; throws with the list of known names when one is unknown. */
 export function findFault(model: Model, name: string): FaultRef {
   const dot = name.lastIndexOf('.');
-  const part = model.parts.find((p) => p.id === name.slice(0, dot));
+  const part = findPart(model, name.slice(0, dot));
   const mode = part?.modes.findIndex((m) => m.id === name.slice(dot + 1)) ?? -1;
   if (!part || mode < 0) throw new RangeError(`no fault "${name}" in ${model.id}`);
   return { part: part.index, mode };

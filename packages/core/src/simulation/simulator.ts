@@ -1,4 +1,4 @@
-import type { Millis } from '../units';
+import { inSeconds, type Millis } from '../units';
 import { ENV, type Model, type PartIndex, type Scope } from '../profile';
 import { ControlProgram } from './control-program';
 import { CycleDetector } from './cycle-detector';
@@ -147,7 +147,7 @@ export class Simulator implements Scope {
       if (!changed) return true;
     }
     throw new RestlessError(
-      `${this.model.id}: ${this.now < 0 ? 'before the call' : `at ${this.now / 1000} s`} the program or the parts change for ever without time passing; give a guard an after(…) or a part a delay`,
+      `${this.model.id}: ${this.now < 0 ? 'before the call' : `at ${inSeconds(this.now)} s`} the program or the parts change for ever without time passing; give a guard an after(…) or a part a delay`,
     );
   }
 

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { parseSought } from '@zetalysis/core/analysis';
 import { useProfiles } from '../../api/queries';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
+import { Cards } from '../../kit/Cards';
 import { Empty } from '../../kit/Empty';
 import { Field } from '../../kit/Field';
 import { Notice } from '../../kit/Notice';
@@ -39,11 +40,11 @@ export default function Library({ me }: { me: Me }) {
           {profiles.data && shown.length === 0 && (
             <Empty>Nothing is called that. Readings are written like this: 26 V on TH, nothing on SP.</Empty>
           )}
-          <ul className={styles.cards}>
+          <Cards>
             {shown.map((p) => (
               <Card key={p.id} profile={p} />
             ))}
-          </ul>
+          </Cards>
         </>
       )}
     </Page>

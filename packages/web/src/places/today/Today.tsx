@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
 import type { CallSummary } from '@zetalysis/contract';
 import { Button } from '../../kit/Button';
+import { Cards } from '../../kit/Cards';
 import { Empty } from '../../kit/Empty';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
@@ -51,11 +52,11 @@ export default function Today() {
         <>
           <h2>Open</h2>
           {open.length === 0 && <Empty>No open calls.</Empty>}
-          <ul className={styles.cards}>
+          <Cards>
             {open.map((c) => (
               <Card key={c.id} call={c} />
             ))}
-          </ul>
+          </Cards>
           <h2>Closed</h2>
           <Closed calls={done} />
         </>
