@@ -1,47 +1,70 @@
 import * as t from '@sinclair/typebox';
-import { BODIES, build, type CallEvent, uuid } from '@zetalysis/core/visit';
+import { BODIES, build, type CallEvent, type Overview, uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
-import { moment, nullable } from './fields';
+import { deviceName, listing, moment, nullable, personName, profileId, profileVersion } from './fields';
 import { machine } from './machines';
 
-const name = t.String({ minLength: 1, maxLength: 80 });
-
 /** One entry of a call's log; what its body holds depends on its type. */
-export const callEvent = t.Unsafe<CallEvent>(
+const callEventFields = t.Object({
+  id: uuid,
+  call: uuid,
+  /** As far as the database counts. */
+  seq: t.Integer({ minimum: 1, maximum: 2_147_483_647 }),
+  at: moment,
+  /** A clock that is wrong by more than a century is not believed. */
+  offset: t.Optional(t.Integer({ minimum: -3e12, maximum: 3e12 })),
+  device: deviceName,
+  person: personName,
+  body: t.Union(Object.values(BODIES), { discriminator: { propertyName: 'type' } }),
+});
+
+export const callEvent = t.Unsafe<CallEvent>(callEventFields);
+
+/** The fields of an entry that are columns of their own. */
+export const entryFields = callEventFields.properties;
+
+const words = t.String();
+
+/** What the office sees of a call; see `Overview`. */
+const overview = t.Unsafe<Overview>(
   t.Object({
-    id: uuid,
-    call: uuid,
-    seq: t.Integer({ minimum: 1, maximum: 2_000_000_000 }),
-    at: moment,
-    device: name,
-    person: name,
-    body: t.Union(Object.values(BODIES), { discriminator: { propertyName: 'type' } }),
+    state: t.Union(['open', 'closed', 'late'].map((s) => t.Literal(s))),
+    gas: t.Boolean(),
+    power: t.Boolean(),
+    bypasses: t.Array(t.Object({ id: words, title: words, kind: words, person: words, since: moment, until: moment })),
+    danger: nullable(words),
+    late: t.Integer(),
+    dueAt: nullable(moment),
+    record: nullable(t.Object({ part: words, title: words, failure: words, cause: words, standing: words })),
   }),
 );
 
-const summary = t.Object({
-  id: uuid,
-  complaint: t.String(),
-  profile: t.String(),
-  build,
-  openedAt: moment,
-  machine: nullable(machine),
-  bypassed: t.Array(t.String()),
-  record: nullable(t.Object({ part: t.String(), failure: t.String(), cause: t.String(), standing: t.String() })),
-  closed: t.Boolean(),
-});
+const complaint = t.String({ maxLength: 500 });
 
 /** A call's unchanging head: what it is worked under. */
 const head = t.Object({
   id: uuid,
-  complaint: t.String(),
-  profile: t.String(),
-  profileVersion: t.String(),
+  complaint,
+  profile: profileId,
+  profileVersion,
   build,
-  engineVersion: t.String(),
-  settings: t.Object({ units: t.String(), settingsVersion: t.String() }),
+  engineVersion: t.String({ maxLength: 80 }),
+  settings: t.Object({ units: words, settingsVersion: words }),
   openedAt: moment,
   machine: nullable(machine),
+});
+
+/** The fields of a head that are columns. */
+export const headFields = head.properties;
+
+const summary = t.Object({
+  id: uuid,
+  complaint,
+  profile: profileId,
+  build,
+  openedAt: moment,
+  machine: nullable(machine),
+  overview,
 });
 
 export type CallHead = t.Static<typeof head>;
@@ -49,33 +72,64 @@ export type CallHead = t.Static<typeof head>;
 /** A call as lists show it. */
 export type CallSummary = t.Static<typeof summary>;
 
+/** An entry with its number: the first that the server took into the call is 1, and none is left out. */
+export interface NumberedEvent {
+  readonly number: number;
+  readonly event: CallEvent;
+}
+
+/** An entry that was not taken, with what a `Problem` would say of it alone. */
+export interface RefusedEvent {
+  readonly id: string;
+  readonly status: number;
+  readonly title: string;
+  readonly detail: string;
+}
+
 // The type of an entry is many types: written out here, so that it is not worked out again at every use.
-const page = t.Unsafe<{ events: CallEvent[]; cursor: number; more: boolean }>(
-  t.Object({ events: t.Array(callEvent), cursor: t.Integer(), more: t.Boolean() }),
+const page = t.Unsafe<{ entries: NumberedEvent[]; last: number }>(
+  t.Object({
+    entries: t.Array(t.Object({ number: t.Integer(), event: callEvent })),
+    /** The number of the newest entry of the call: when these end below it, there is more. */
+    last: t.Integer(),
+  }),
 );
 const sent = t.Unsafe<{ events: CallEvent[] }>(
   t.Object({ events: t.Array(callEvent, { minItems: 1, maxItems: 200 }) }),
 );
+const taken = t.Object({
+  /** Entries that are stored as they were sent, now or before, with their numbers. */
+  acknowledged: t.Array(t.Object({ id: uuid, number: t.Integer() })),
+  refused: t.Unsafe<RefusedEvent[]>(t.Array(t.Object({ id: uuid, status: t.Integer(), title: words, detail: words }))),
+});
+
+export type Taken = t.Static<typeof taken>;
 
 const one = t.Object({ id: uuid });
 
 export const calls = {
-  list: endpoint({ method: 'GET', path: '/calls', reply: t.Array(summary) }),
+  list: endpoint({
+    method: 'GET',
+    path: '/calls',
+    query: t.Object({
+      ...listing(['opened', 'machine']).properties,
+      /** `open` has those with a late entry too. */
+      state: t.Optional(t.Unsafe<'open' | 'closed'>(t.Union([t.Literal('open'), t.Literal('closed')]))),
+    }),
+    reply: t.Object({ calls: t.Array(summary), total: t.Integer() }),
+  }),
+  /** Every call on which something stands that must not be forgotten, however old it is. */
+  watch: endpoint({ method: 'GET', path: '/calls/watch', reply: t.Array(summary) }),
   read: endpoint({ method: 'GET', path: '/calls/:id', params: one, reply: head }),
   events: endpoint({
     method: 'GET',
     path: '/calls/:id/events',
     params: one,
-    /** A cursor from an earlier answer. */
-    query: t.Object({ after: t.Optional(t.String({ pattern: '^\\d{1,15}$' })) }),
+    /** The number of the newest entry that is known already. */
+    query: t.Object({ after: t.Optional(t.String({ pattern: '^\\d{1,9}$', title: 'number of an entry' })) }),
     reply: page,
   }),
-  // Events arrive one or many at a time, in any order, perhaps again: what is known already changes nothing.
-  send: endpoint({
-    method: 'POST',
-    path: '/calls/:id/events',
-    params: one,
-    body: sent,
-    reply: t.Object({ stored: t.Integer(), known: t.Integer() }),
-  }),
+  // Entries arrive one or many at a time, in any order, perhaps again: what is known already changes nothing. When none of
+  // them can be taken, the answer is the problem of the first.
+  send: endpoint({ method: 'POST', path: '/calls/:id/events', params: one, body: sent, reply: taken }),
 };

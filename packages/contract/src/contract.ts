@@ -1,11 +1,12 @@
 import { calls } from './calls';
 import type { AnyEndpoint, Replied, Sent } from './endpoint';
 import { machines } from './machines';
+import { photos } from './photos';
 import { profiles } from './profiles';
 import { session } from './session';
 
 /** Every endpoint, by resource. */
-export const CONTRACT = { session, profiles, machines, calls } as const;
+export const CONTRACT = { session, profiles, machines, calls, photos } as const;
 
 /** Without what is not sent. */
 type Given<S> = { readonly [K in keyof S as S[K] extends undefined ? never : K]: S[K] };
@@ -24,7 +25,12 @@ type Exchanges<R> = { readonly [N in keyof R as KeyOf<R[N]>]: Exchange<R[N]> };
 
 /** What is sent and what comes back, by method and path, as `GET /machines`: for clients that take types only. */
 export interface Contract
-  extends Exchanges<typeof session>, Exchanges<typeof profiles>, Exchanges<typeof machines>, Exchanges<typeof calls> {}
+  extends
+    Exchanges<typeof session>,
+    Exchanges<typeof profiles>,
+    Exchanges<typeof machines>,
+    Exchanges<typeof calls>,
+    Exchanges<typeof photos> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

@@ -2,9 +2,28 @@
  * Contract: what the server and its clients say to each other, declared once. One file for each resource; types, checks,
  * the documented JSON Schema and the client all come from here. Nothing in this face needs the validator.
  */
-export { calls, callEvent, type CallHead, type CallSummary } from './calls';
+export {
+  calls,
+  callEvent,
+  type CallHead,
+  type CallSummary,
+  entryFields,
+  headFields,
+  type NumberedEvent,
+  type RefusedEvent,
+  type Taken,
+} from './calls';
 export type { AnyEndpoint, Replied, Sent } from './endpoint';
-export { machines, type Machine, type NewMachine, type Wires } from './machines';
-export { profiles, type ProfileSummary, type WholeProfile } from './profiles';
-export { session, type Me } from './session';
+export {
+  type Contact,
+  contactFields,
+  machineFields,
+  machines,
+  type Machine,
+  type NewMachine,
+  type Wires,
+} from './machines';
+export { LONGEST_PHOTO, type Photo, photos } from './photos';
+export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
+export { type ListedSession, personFields, session, type Me } from './session';
 export { CONTRACT, contractSchema, type Contract } from './contract';

@@ -1,9 +1,7 @@
 import * as t from '@sinclair/typebox';
 import { build, uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
-import { moment, nullable, trimmed } from './fields';
-
-const profileId = t.String({ maxLength: 80 });
+import { listing, moment, nullable, profileId, trimmed } from './fields';
 
 /** By net: what its terminal is called on this unit, and the colour of its wire. */
 const wires = t.Record(t.String({ pattern: '^.{1,40}$' }), t.Object({ terminal: trimmed(40), colour: trimmed(40) }), {
@@ -29,16 +27,40 @@ export const machine = t.Object({
   createdAt: moment,
 });
 
+/** The fields of a machine that are columns. */
+export const machineFields = machine.properties;
+
 export type Wires = t.Static<typeof wires>;
 export type NewMachine = t.Static<typeof newMachine>;
 export type Machine = t.Static<typeof machine>;
 
+/** Whose machine it is: personal, so it stands beside the register and the logs, and can be erased. */
+const contact = t.Object({ customer: trimmed(120), telephone: trimmed(60) });
+
+export type Contact = t.Static<typeof contact>;
+
+/** The fields of a contact that are columns. */
+export const contactFields = contact.properties;
+
 const one = t.Object({ id: uuid });
 
 export const machines = {
-  list: endpoint({ method: 'GET', path: '/machines', reply: t.Array(machine) }),
+  list: endpoint({
+    method: 'GET',
+    path: '/machines',
+    query: listing(['label', 'site', 'make']),
+    reply: t.Object({ machines: t.Array(machine), total: t.Integer() }),
+  }),
   read: endpoint({ method: 'GET', path: '/machines/:id', params: one, reply: machine }),
   add: endpoint({ method: 'POST', path: '/machines', body: newMachine, reply: machine, status: 201 }),
   nameWires: endpoint({ method: 'PUT', path: '/machines/:id/wires', params: one, body: wires, reply: machine }),
   rebuild: endpoint({ method: 'PUT', path: '/machines/:id/build', params: one, body: build, reply: machine }),
+  contact: endpoint({ method: 'GET', path: '/machines/:id/contact', params: one, reply: contact }),
+  setContact: endpoint({
+    method: 'PUT',
+    path: '/machines/:id/contact',
+    params: one,
+    body: contact,
+    reply: contact,
+  }),
 };

@@ -1,21 +1,24 @@
 import * as t from '@sinclair/typebox';
 import { endpoint } from './endpoint';
-import { nullable } from './fields';
+import { nullable, personName, profileId, profileVersion } from './fields';
 
 const identity = t.Record(t.String(), t.String());
 
 const summary = t.Object({
-  id: t.String(),
+  id: profileId,
   title: t.String(),
   summary: t.String(),
-  version: t.String(),
+  version: profileVersion,
   identity,
   variants: t.Array(t.Object({ id: t.String(), title: t.String(), identity })),
   /** Who brought it in; nothing for those that ship with the program. */
-  importedBy: nullable(t.String()),
+  importedBy: nullable(personName),
 });
 
 const whole = t.Object({ ...summary.properties, source: t.String() });
+
+/** The fields of a profile that are columns. */
+export const profileFields = summary.properties;
 
 export type ProfileSummary = t.Static<typeof summary>;
 export type WholeProfile = t.Static<typeof whole>;
@@ -25,8 +28,8 @@ export const profiles = {
   read: endpoint({
     method: 'GET',
     path: '/profiles/:id',
-    params: t.Object({ id: t.String({ maxLength: 80 }) }),
-    query: t.Object({ version: t.Optional(t.String({ maxLength: 20 })) }),
+    params: t.Object({ id: profileId }),
+    query: t.Object({ version: t.Optional(profileVersion) }),
     reply: whole,
   }),
   bringIn: endpoint({

@@ -18,6 +18,8 @@ interface Keywords {
   readonly maxLength?: number;
   readonly pattern?: string;
   readonly format?: string;
+  /** What a pattern asks for, in words. */
+  readonly title?: string;
   /** Without blanks at its ends. */
   readonly trimmed?: boolean;
   readonly minimum?: number;
@@ -54,15 +56,26 @@ function converted(s: Keywords): Joi.Schema {
   }
 }
 
-function text({ minLength = 0, maxLength, pattern, format, trimmed }: Keywords): Joi.Schema {
-  if (format === 'uuid') return Joi.string().guid({ version: ['uuidv4', 'uuidv7'] });
+function text({ minLength = 0, maxLength, pattern, format, title, trimmed }: Keywords): Joi.Schema {
   let string = format === 'date-time' ? Joi.string().isoDate() : Joi.string();
   if (minLength === 0 && format === undefined && pattern === undefined) string = string.allow('');
   if (minLength > 0) string = string.min(minLength);
   if (maxLength !== undefined) string = string.max(maxLength);
-  if (pattern !== undefined) string = string.pattern(new RegExp(pattern));
-  return trimmed ? string.trim() : string;
+  if (pattern !== undefined) string = string.pattern(new RegExp(pattern), title);
+  if (trimmed) string = string.trim();
+  return wellFormed(string);
 }
+
+/** Half a character (a lone surrogate) cannot be stored: it would come back as something else. */
+const wellFormed = (string: Joi.StringSchema): Joi.StringSchema =>
+  string
+    .custom((value: string, { error }) => (isWellFormed(value) ? value : error('string.half')))
+    .messages({
+      'string.half': '{{#label}} holds half a character; type it again',
+      'string.pattern.name': '{{#label}} is not a {{#name}}',
+    });
+
+const isWellFormed = (value: string): boolean => !/\p{Surrogate}/u.test(value);
 
 function between(number: Joi.NumberSchema, { minimum, maximum }: Keywords): Joi.Schema {
   let bounded = number;
@@ -80,7 +93,8 @@ function object({ properties = {}, required = [] }: Keywords): Joi.Schema {
 
 function record(patterns: Readonly<Record<string, Keywords>>, { maxProperties }: Keywords): Joi.Schema {
   let map = Joi.object();
-  for (const [pattern, value] of Object.entries(patterns)) map = map.pattern(new RegExp(pattern), converted(value));
+  for (const [pattern, value] of Object.entries(patterns))
+    map = map.pattern(wellFormed(Joi.string().pattern(new RegExp(pattern))), converted(value));
   return maxProperties === undefined ? map : map.max(maxProperties);
 }
 

@@ -5,6 +5,7 @@
 export { fed, HOLDS, NOTHING, PULLS } from './fed';
 export { fuseOpeningTime } from './fuse';
 export {
+  type BypassKind,
   CLOSED,
   type ControlPort,
   type DeadTest,

@@ -97,5 +97,5 @@ export const interlock: PartKind = {
   symbol: () => 'contact',
   mayOpenRightly: () => true,
   manualReset: (spec) => spec['manual-reset'] === true,
-  bypass: (spec) => (spec['never-bypass'] === true ? 'never' : 'momentary'),
+  bypass: (spec) => (spec['never-bypass'] === true ? 'never' : 'safety'),
 };

@@ -1,9 +1,11 @@
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, type LineWords, lineWords } from '../question';
+import { bypassLimit } from '../rules';
 import { OUTCOMES, type Wait, waitsOf } from '../simulation';
 import { mayBypass } from '../test-choice';
 import type { Dimension } from '../units';
+import type { LedgerLine } from '../visit';
 import { OUTCOME_WORDS } from './fixed-words';
 import { codeWords } from './say';
 
@@ -37,6 +39,8 @@ export interface Drawing {
     readonly branches: readonly string[];
     readonly bypassable: boolean;
   }[];
+  /** What can be gone round, as a setup's ledger lists it. */
+  readonly safeties: readonly LedgerLine[];
   readonly plugs: readonly { readonly id: string; readonly title: string }[];
   readonly actions: readonly { readonly id: string; readonly title: string; readonly ledger: boolean }[];
   readonly cautions: readonly string[];
@@ -105,6 +109,7 @@ export function drawingOf(model: Model): Drawing {
         branches: deadTestsIn(p, 'resistance').map((d) => d.branch),
         bypassable: mayBypass(p),
       })),
+    safeties: safetiesOf(model),
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),
     actions: model.actions.map(({ id, title, ledger }) => ({ id, title, ledger })),
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
@@ -112,6 +117,18 @@ export function drawingOf(model: Model): Drawing {
     gas: model.identity['lights-by'] !== 'none',
     words: lineWords(model),
   };
+}
+
+/** Parts that are ever gone round, and actions that go round a safety. */
+function safetiesOf({ parts, actions }: Model): LedgerLine[] {
+  const line = (id: string, title: string, kind: string): LedgerLine => ({ id, title, kind, limit: bypassLimit(kind) });
+  return [
+    ...parts.flatMap(({ id, title, kind, spec }) => {
+      const bypass = kind.bypass?.(spec);
+      return bypass === undefined ? [] : [line(id, title, bypass)];
+    }),
+    ...actions.filter((a) => a.ledger).map(({ id, title }) => line(id, title, 'safety')),
+  ];
 }
 
 /** The rungs that are drawn: none that is there for one test, or that some part alone makes up. */

@@ -5,7 +5,7 @@ import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
 import type { TestingStandard } from '../standards';
 import { formatDuration, formatReading, millis, readingValue } from '../units';
-import type { CallEvent, CallState, EventBody } from '../visit';
+import { type CallEvent, type CallState, type EventBody, madeAt } from '../visit';
 import { sayJudgement } from './judgement-words';
 import { predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
@@ -15,13 +15,18 @@ import { sayNoted } from './say';
 export interface LogLine {
   readonly id: string;
   readonly words: string;
+  /** When it was made, by the server's clock as far as it is known. */
   readonly at: string;
+  /** How far its device's clock was ahead, milliseconds; nothing when nobody noticed a difference. */
+  readonly clockOff: number | undefined;
   readonly person: string;
   readonly retracted: boolean;
   readonly undoable: boolean;
   /** Takes another entry back; that one is struck through, and this one need not be shown. */
   readonly takesBack: boolean;
   readonly problem: string | undefined;
+  /** The photo that was taken, where the entry is about one. */
+  readonly photo: string | undefined;
   /** What each leading suspect says to it; empty for entries that are no evidence. */
   readonly follow: readonly Followed[];
 }
@@ -36,7 +41,7 @@ interface Followed {
 /** How many suspects are asked about an entry. */
 const ASKED = 4;
 /** Entries that stay whatever comes after them. */
-const LASTING: readonly EventBody['type'][] = ['opened', 'retracted', 'closed'];
+const LASTING: readonly EventBody['type'][] = ['opened', 'retracted', 'redacted', 'closed', 'reopened'];
 
 type LogReader = Reader & { readonly standard: TestingStandard };
 
@@ -46,12 +51,14 @@ export function logOf(engine: Engine, state: CallState, assessment: Assessment, 
   return state.log.map(({ event, retracted, problem }) => ({
     id: event.id,
     words: entryWords(engine, event, reader),
-    at: event.at,
+    at: event.offset === undefined ? event.at : new Date(madeAt(event)).toISOString(),
+    clockOff: event.offset,
     person: event.person,
     retracted,
     undoable: !retracted && !LASTING.includes(event.body.type),
     takesBack: event.body.type === 'retracted',
     problem,
+    photo: event.body.type === 'photo' ? event.body.photo : undefined,
     follow: followed(model, assessment, event.id, reader),
   }));
 }
@@ -157,12 +164,18 @@ function otherWords({ model, tests }: Engine, body: EventBody): string {
       return `Timer set: ${body.title}, ${formatDuration(millis(body.seconds))}`;
     case 'note':
       return body.text;
+    case 'photo':
+      return `Photo taken${body.words === '' ? '' : `: ${body.words}`}`;
     case 'retracted':
       return 'Taken back';
+    case 'redacted':
+      return 'The words of another entry were taken out for good';
     case 'break-recorded':
       return `Break recorded: ${title(body.part)}, ${body.failure} (${body.standing})`;
     case 'closed':
       return `Call closed${body.words === '' ? '' : `: ${body.words}`}`;
+    case 'reopened':
+      return `Opened again: ${body.words}`;
     default:
       return '';
   }

@@ -71,7 +71,10 @@ export function testsOf(model: Model): Test[] {
 }
 
 /** Whether going round a part may be a momentary test: most safeties, and switches whose wires may be joined. */
-export const mayBypass = ({ kind, spec }: Part): boolean => kind.bypass?.(spec) === 'momentary';
+export function mayBypass({ kind, spec }: Part): boolean {
+  const bypass = kind.bypass?.(spec);
+  return bypass !== undefined && bypass !== 'never';
+}
 
 /** The setup a test is made in, starting from the present one. */
 export function setupFor(present: Setup, intervention: Intervention | undefined): Setup {

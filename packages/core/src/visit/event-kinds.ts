@@ -10,6 +10,9 @@ import { declined } from './events/declined';
 import type { EventKind } from './events/event-kind';
 import { note } from './events/note';
 import { opened } from './events/opened';
+import { photo } from './events/photo';
+import { redacted } from './events/redacted';
+import { reopened } from './events/reopened';
 import { repaired } from './events/repaired';
 import { retracted } from './events/retracted';
 import { setup } from './events/setup';
@@ -27,9 +30,12 @@ const OTHERS = {
   'danger-over': dangerOver,
   timer,
   note,
+  photo,
   retracted,
+  redacted,
   'break-recorded': breakRecorded,
   closed,
+  reopened,
 } as const;
 
 type Others = typeof OTHERS;

@@ -9,7 +9,12 @@ export interface CallEvent {
   readonly seq: number;
   /** The device's own time, ISO 8601. */
   readonly at: string;
+  /** How far the device's clock is ahead of the server's, milliseconds; left out while nobody noticed a difference. */
+  readonly offset?: number;
   readonly device: string;
   readonly person: string;
   readonly body: EventBody;
 }
+
+/** When an entry was made by the server's clock, milliseconds since 1970. */
+export const madeAt = ({ at, offset = 0 }: Pick<CallEvent, 'at' | 'offset'>): number => Date.parse(at) - offset;

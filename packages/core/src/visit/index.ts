@@ -2,16 +2,19 @@
  * Visit: the record of one call as an append-only log. Events, their total order, the reducer that turns a log into
  * everything shown, closing rules, and the case format. Pure: no clock, no network.
  */
+export { type LogSoFar, type Refusal, refusalOf } from './admission';
 export { caseEvents, caseHead, loadCase } from './case';
 export { checkCase } from './check-case';
 export { closingObstacles, type Obstacle } from './close';
 export { parseEntryLine } from './entry-line';
 export { BODIES, type EventBody } from './event-kinds';
-export type { CallEvent } from './event';
+export { type CallEvent, madeAt } from './event';
 export type { Adjusted } from './events/adjusted';
 export type { AdviceSnapshot, BreakRecord } from './events/break-recorded';
 export { build, buildEntry, buildOf } from './events/opened';
-export { setupEntry } from './events/setup';
+export { type LedgerLine, setupEntry } from './events/setup';
 export { uuid } from './fields';
 export { compareEvents, mergeEvents, nextSeq } from './order';
+export { type Arrived, type OpenBypass, type Overview, OVERVIEW_TYPES, overviewOf } from './overview';
+export { hasFreeText, TAKEN_OUT, withoutFreeText } from './redact';
 export { type CallState, reduceCall } from './reduce';

@@ -9,6 +9,7 @@ import type { Adjusted } from './events/adjusted';
 import type { BreakRecord } from './events/break-recorded';
 import type { Opened } from './events/opened';
 import { mergeEvents } from './order';
+import { retractions } from './retractions';
 import { translate } from './translate';
 
 /** Everything a call page shows, worked out from the log alone. */
@@ -79,14 +80,4 @@ function fold(draft: Draft, event: CallEvent): string | undefined {
     draft.declined.add(askedKey(model, draft.present, { kind: 'seen', phase }));
   } else eventKindOf(body.type)?.apply?.(draft, body as never, event);
   return undefined;
-}
-
-/** Retractions may themselves be retracted; later ones are decided first. */
-function retractions(ordered: readonly CallEvent[]): ReadonlySet<string> {
-  const struck = new Set<string>();
-  for (let i = ordered.length - 1; i >= 0; i--) {
-    const event = ordered[i]!;
-    if (event.body.type === 'retracted' && !struck.has(event.id)) struck.add(event.body.event);
-  }
-  return struck;
 }

@@ -17,6 +17,8 @@ const advice = t.Object({
 const body = bodyOf('break-recorded', {
   /** The component that broke the sequence; `none` when nothing was wrong. */
   part: name,
+  /** What it is called, for readers that do not know the profile. */
+  title: t.Optional(words),
   /** How it failed, or that it opened rightly. */
   failure: words,
   /** Why: a condition of the appliance, or a few words. */

@@ -1,0 +1,31 @@
+import * as t from '@sinclair/typebox';
+import { uuid } from '@zetalysis/core/visit';
+import { endpoint } from './endpoint';
+import { moment } from './fields';
+
+/** The longest picture in base64; a device makes its pictures smaller before it keeps them. */
+export const LONGEST_PHOTO = 6_000_000;
+
+const type = t.Unsafe<'image/jpeg' | 'image/png' | 'image/webp'>(
+  t.Union(['image/jpeg', 'image/png', 'image/webp'].map((m) => t.Literal(m))),
+);
+const data = t.String({
+  minLength: 8,
+  maxLength: LONGEST_PHOTO,
+  pattern: '^[A-Za-z0-9+/]+={0,2}$',
+  title: 'picture in base64',
+});
+
+const photo = t.Object({ id: uuid, call: uuid, type, data, takenBy: t.String(), sentAt: moment });
+
+export type Photo = t.Static<typeof photo>;
+
+const one = t.Object({ id: uuid });
+
+/** Pictures stand beside the log, where they can be erased; an entry names them. */
+export const photos = {
+  send: endpoint({ method: 'PUT', path: '/photos/:id', params: one, body: t.Object({ call: uuid, type, data }) }),
+  read: endpoint({ method: 'GET', path: '/photos/:id', params: one, reply: photo }),
+  /** For whoever took it, for leads and for the office. */
+  erase: endpoint({ method: 'DELETE', path: '/photos/:id', params: one }),
+};
