@@ -9,6 +9,8 @@ export const WEB_DIST = join(ROOT, 'packages/web/dist');
 const SERVER_DIST = join(ROOT, 'packages/server/dist');
 /** The server as it runs: one file of plain JavaScript, with the node packages beside it. */
 export const SERVER_MAIN = join(SERVER_DIST, 'main.js');
+/** What runs on a server: the server itself, the commands of whoever runs it, and the checks of profiles in their thread. */
+const SERVER_SCRIPTS = { 'main.js': 'main.ts', 'admin.js': 'admin.ts', 'checks.js': 'features/profiles/checks.ts' };
 const CLI_DIST = join(ROOT, 'packages/cli/dist');
 export const CLI_MAIN = join(CLI_DIST, 'main.js');
 
@@ -30,7 +32,11 @@ const WEB_SOURCES = [
 /** Builds the server when its sources changed since the last build. */
 export const ensureServerBuild = () =>
   ensureBuild('Building the server', SERVER_DIST, [...SHARED, 'packages/server/src'], () =>
-    bundle('packages/server/src/main.ts', SERVER_MAIN),
+    Promise.all(
+      Object.entries(SERVER_SCRIPTS).map(([name, source]) =>
+        bundle(`packages/server/src/${source}`, join(SERVER_DIST, name)),
+      ),
+    ),
   );
 
 /** Builds the command line when its sources changed since the last build; says nothing, since its output is read by programs. */

@@ -11,6 +11,7 @@ export async function startStack(directory) {
   const port = await freePort();
   const env = {
     DATABASE_URL: database.url,
+    OWNER_DATABASE_URL: database.ownerUrl,
     PORT: String(port),
     SESSION_SECRET: 'only-for-tests-0123456789',
     WEB_DIR: WEB_DIST,

@@ -61,6 +61,7 @@ runMain(async () => {
       startServer(
         {
           DATABASE_URL: database.url,
+          OWNER_DATABASE_URL: database.ownerUrl,
           PORT: String(port),
           SESSION_SECRET: secret(home),
           WEB_DIR: dev ? '' : WEB_DIST,

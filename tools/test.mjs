@@ -73,6 +73,7 @@ runMain(async () => {
   const jestFile = join(RESULTS, 'jest.json');
   const jestCode = await show('npx', ['jest', '--json', `--outputFile=${jestFile}`], {
     TEST_DATABASE_URL: database.url,
+    TEST_OWNER_DATABASE_URL: database.ownerUrl,
   });
   await database.stop();
   rmSync(folder, { recursive: true, force: true });

@@ -1,15 +1,19 @@
+import { LONGEST_PHOTO } from '@zetalysis/contract';
+import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
-import { notFound, problemHandler } from './http/problem';
+import { ownOrigin } from './http/origin';
+import { inBrief, notFound, problemHandler } from './http/problem';
 import { callRoutes } from './features/calls/routes';
 import { Calls } from './features/calls/service';
 import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
+import { photoRoutes } from './features/photos/routes';
 import { profileRoutes } from './features/profiles/routes';
 import type { Profiles } from './features/profiles/service';
-import { signInLimit } from './features/session/rate-limit';
+import { passwordLimits } from './features/session/limits';
 import { sessionRoutes } from './features/session/routes';
 import { sessions, signedIn } from './http/sessions';
 import { newNonce, securityHeaders, webRoutes } from './web';
@@ -20,24 +24,25 @@ export interface AppOptions {
   readonly sessionSecret: string;
   readonly logger: Logger;
   readonly webDir: string;
+  readonly trustProxy?: boolean | number | string;
+  readonly secureCookies?: boolean | 'auto';
+  readonly hstsDays?: number;
 }
 
 /** The whole HTTP application. Keeps nothing in memory that another process would miss. */
-export function createApp({ sequelize, profiles, sessionSecret, logger, webDir }: AppOptions): Express {
+export function createApp(options: AppOptions): Express {
+  const { sequelize, profiles, sessionSecret, logger, webDir } = options;
+  const { trustProxy = false, secureCookies = 'auto', hstsDays = 0 } = options;
   const app = express();
   app.disable('x-powered-by');
-  app.use(
-    pinoHttp({
-      logger,
-      redact: ['req.headers.cookie', 'res.headers["set-cookie"]'],
-      autoLogging: { ignore: (r) => r.url === '/api/health' },
-    }),
-  );
+  app.set('trust proxy', trustProxy);
+  app.use(pinoHttp({ logger, serializers: SAID, autoLogging: { ignore: (r) => r.url === '/api/health' } }));
   app.use((request, response, next) => {
     const nonce = newNonce();
     response.locals['nonce'] = nonce;
-    securityHeaders(nonce)(request, response, next);
+    securityHeaders(nonce, hstsDays)(request, response, next);
   });
+  app.use(compression());
   app.use('/api', (_request, response, next) => {
     response.setHeader('cache-control', 'no-store');
     next();
@@ -46,18 +51,26 @@ export function createApp({ sequelize, profiles, sessionSecret, logger, webDir }
     await sequelize.authenticate();
     response.json({ ok: true });
   });
+  app.use('/api', ownOrigin);
+  app.use('/api/photos', express.json({ limit: LONGEST_PHOTO + 1000 }));
   app.use('/api', express.json({ limit: '256kb' }));
-  const session = sessions(sequelize, sessionSecret);
-  // Profiles are no secret, and are needed before anybody can sign in again after a cold start.
-  app.use(profileRoutes(profiles, [session, signedIn]));
-  app.use('/api', session);
-  app.use(sessionRoutes(signInLimit(sequelize)));
-  app.use(['/api/machines', '/api/calls'], signedIn);
+  app.use('/api', sessions(sequelize, { secret: sessionSecret, secureCookies }));
+  app.use(sessionRoutes(passwordLimits(sequelize, sessionSecret), sessionSecret));
+  app.use(['/api/profiles', '/api/machines', '/api/calls', '/api/photos'], signedIn);
+  app.use(profileRoutes(profiles));
   app.use(machineRoutes(new Machines(profiles)));
   app.use(callRoutes(new Calls(profiles)));
+  app.use(photoRoutes());
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);
   app.use(problemHandler);
   return app;
 }
+
+/** What a log says of a request: neither headers nor what was searched for. */
+const SAID = {
+  req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, path: url.split('?')[0] }),
+  res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
+  err: inBrief,
+};

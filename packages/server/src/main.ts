@@ -4,27 +4,41 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
 import { connect } from './db/connect';
-import { loadDemo } from './demo/demo';
-import { migrate } from './db/migrate';
+import { migrate, pendingMigrations } from './db/migrate';
 import { defineModels } from './db/models';
+import { loadDemo } from './demo/demo';
+import { ProfileChecker } from './features/profiles/checker';
+import { checkScript } from './features/profiles/check-script';
 import { readProfiles } from './features/profiles/service';
 
-// `main.ts migrate` only brings the database up to date; `--demo` loads the demo data when there is none.
+// The server. `--demo` loads the demo data when there is none. What else there is to do to a database: see admin.ts.
+const here = dirname(fileURLToPath(import.meta.url));
 const config = readConfig(process.env);
 const logger = pino({ level: config.logLevel }, pino.destination(config.logFile === '' ? 1 : config.logFile));
+
+if (config.ownerUrl !== '') {
+  const owner = connect(config.ownerUrl);
+  const applied = await migrate(owner);
+  await owner.close();
+  if (applied.length > 0) logger.info({ applied }, 'database migrated');
+}
 const sequelize = connect(config.databaseUrl);
 defineModels(sequelize);
+const pending = await pendingMigrations(sequelize);
+if (pending.length > 0) {
+  logger.fatal({ pending }, 'the database is not up to date: run the migrate command first');
+  await sequelize.close();
+  process.exit(1);
+}
 
-const applied = await migrate(sequelize);
-if (applied.length > 0) logger.info({ applied }, 'database migrated');
-const profiles = readProfiles(resolve(dirname(fileURLToPath(import.meta.url)), '../../../profiles'));
-await profiles.keepShipped();
+const profiles = readProfiles(resolve(here, '../../../profiles'), new ProfileChecker(checkScript(here)));
+await profiles.keep();
 if (process.argv.includes('--demo')) await loadDemo(profiles);
 
-const app = createApp({ sequelize, profiles, sessionSecret: config.sessionSecret, logger, webDir: config.webDir });
+const app = createApp({ ...config, sequelize, profiles, logger });
 const server = app.listen(config.port, config.host, (error) => {
   if (error) {
-    logger.fatal({ err: error }, 'cannot listen');
+    logger.fatal({ code: (error as NodeJS.ErrnoException).code }, 'cannot listen');
     process.exitCode = 1;
     void sequelize.close().then(() => process.exit(1));
     return;

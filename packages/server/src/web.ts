@@ -8,7 +8,7 @@ import helmet from 'helmet';
 const NONCE_PLACE = '__NONCE__';
 
 /** Security headers for everything; styles need the nonce that the page was served with. */
-export const securityHeaders = (nonce: string) =>
+export const securityHeaders = (nonce: string, hstsDays: number) =>
   helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -17,7 +17,7 @@ export const securityHeaders = (nonce: string) =>
         scriptSrc: ["'self'"],
         workerSrc: ["'self'"],
         styleSrc: ["'self'", `'nonce-${nonce}'`],
-        imgSrc: ["'self'", 'data:'],
+        imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],
         manifestSrc: ["'self'"],
@@ -26,7 +26,7 @@ export const securityHeaders = (nonce: string) =>
         frameAncestors: ["'none'"],
       },
     },
-    strictTransportSecurity: false,
+    strictTransportSecurity: hstsDays === 0 ? false : { maxAge: hstsDays * 86_400, includeSubDomains: false },
   });
 
 /** Serves the built web app: hashed assets for ever, the page itself fresh with a new nonce. */

@@ -1,19 +1,43 @@
-import type { QueryInterface, Sequelize } from 'sequelize';
+import { QueryTypes, type QueryInterface, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as first from './migrations/0001-people-machines-calls-events';
 import * as second from './migrations/0002-profiles-wires';
 import * as third from './migrations/0003-builds';
+import * as fourth from './migrations/0004-log-numbers-overviews-sessions';
 
-/** All migrations in order. A landed migration is never edited; a change is a new one. */
+/** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
   { name: '0001-people-machines-calls-events', ...first },
   { name: '0002-profiles-wires', ...second },
   { name: '0003-builds', ...third },
+  { name: '0004-log-numbers-overviews-sessions', ...fourth },
 ];
 
-/** Brings the database up to date; safe to call at every start. Returns the names of what was applied. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
-  const umzug = new Umzug<QueryInterface>({
+/** How long one server waits for another that is bringing the same database up to date, seconds. */
+const PATIENCE = 120;
+
+/**
+ * Brings the database up to date; safe to call at every start, by several servers at once, and again after one that was
+ * killed half-way. Needs the migrating user. Returns the names of what was applied.
+ */
+export const migrate = (owner: Sequelize): Promise<string[]> =>
+  alone(owner, async () => (await umzugOf(owner).up()).map((m) => m.name));
+
+/** Takes the newest migrations back, as many as are named. Returns their names. */
+export const migrateDown = (owner: Sequelize, steps: number): Promise<string[]> =>
+  alone(owner, async () => (await umzugOf(owner).down({ step: steps })).map((m) => m.name));
+
+/** The migrations that were not applied yet; asked by the running program, which may only look. */
+export async function pendingMigrations(sequelize: Sequelize): Promise<string[]> {
+  const tables = await sequelize.query("SHOW TABLES LIKE 'migrations'", { type: QueryTypes.SELECT });
+  if (tables.length === 0) return MIGRATIONS.map((m) => m.name);
+  const rows = await sequelize.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT });
+  const applied = new Set(rows.map((r) => r.name));
+  return MIGRATIONS.map((m) => m.name).filter((name) => !applied.has(name));
+}
+
+function umzugOf(sequelize: Sequelize): Umzug<QueryInterface> {
+  return new Umzug<QueryInterface>({
     migrations: MIGRATIONS.map(({ name, up, down }) => ({
       name,
       up: ({ context }) => up(context),
@@ -23,5 +47,23 @@ export async function migrate(sequelize: Sequelize): Promise<string[]> {
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   });
-  return (await umzug.up()).map((m) => m.name);
 }
+
+/** Holds the database's own lock meanwhile; it goes with its connection, so a killed process leaves none behind. */
+const alone = <T>(sequelize: Sequelize, work: () => Promise<T>): Promise<T> =>
+  sequelize.transaction(async (transaction) => {
+    const lock = `CONCAT(DATABASE(), '.migrate')`;
+    const [row] = await sequelize.query<{ got: number | null }>(`SELECT GET_LOCK(${lock}, ${PATIENCE}) AS got`, {
+      type: QueryTypes.SELECT,
+      transaction,
+    });
+    if (Number(row?.got) !== 1)
+      throw new Error(
+        `Another server has been migrating this database for ${PATIENCE} seconds. Start again when it is done.`,
+      );
+    try {
+      return await work();
+    } finally {
+      await sequelize.query(`DO RELEASE_LOCK(${lock})`, { transaction });
+    }
+  });

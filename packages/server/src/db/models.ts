@@ -1,13 +1,15 @@
 import type { Sequelize } from 'sequelize';
 import { defineCalls } from '../features/calls/model';
-import { defineMachine } from '../features/machines/model';
+import { defineMachines } from '../features/machines/model';
+import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
-import { definePerson } from '../features/session/model';
+import { definePeople } from '../features/session/model';
 
 /** Binds the models to a connection. The tables are made by the migrations. */
 export function defineModels(sequelize: Sequelize): void {
-  definePerson(sequelize);
-  defineMachine(sequelize);
+  definePeople(sequelize);
+  defineMachines(sequelize);
   defineStoredProfile(sequelize);
   defineCalls(sequelize);
+  definePhotos(sequelize);
 }

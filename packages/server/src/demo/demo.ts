@@ -2,6 +2,7 @@ import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
 import { buildEntry, type CallEvent, type EventBody } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
 import { Call, LoggedEvent } from '../features/calls/model';
+import { rebuildOverviews } from '../features/calls/overviews';
 import { eventRow } from '../features/calls/repository';
 import { Machine } from '../features/machines/model';
 import type { Profiles } from '../features/profiles/service';
@@ -61,6 +62,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
       person: demo.person,
       body,
     }));
-    await LoggedEvent.bulkCreate(log.map(eventRow));
+    await LoggedEvent.bulkCreate(log.map((event, i) => eventRow({ event, number: i + 1 })));
   }
+  await rebuildOverviews();
 }

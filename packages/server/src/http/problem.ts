@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ConnectionError, DatabaseError, TimeoutError } from 'sequelize';
+import { Busy } from '../db/retry';
 
 /** An answer that says what went wrong and what to do about it (RFC 9457). */
 export class Problem extends Error {
@@ -37,7 +38,7 @@ export const notFound: RequestHandler = (request) => {
 export const problemHandler: ErrorRequestHandler = (error: unknown, request, response, next) => {
   if (response.headersSent) return next(error);
   const problem = asProblem(error);
-  if (problem.status >= 500) request.log.error({ err: error }, problem.title);
+  if (problem.status >= 500) request.log.error({ failure: inBrief(error) }, problem.title);
   response
     .status(problem.status)
     .type('application/problem+json')
@@ -52,6 +53,20 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, request, res
     );
 };
 
+/** What a log may say of an error: kind, codes and where it was; never its message, which may quote statements or people. */
+export function inBrief(error: unknown) {
+  const { name, code, parent, stack } = error as Error & { code?: string; parent?: { code?: string } };
+  return {
+    name,
+    code: parent?.code ?? code,
+    at: stack
+      ?.split('\n')
+      .filter((line) => /^\s+at /.test(line))
+      .slice(0, 12)
+      .map((line) => line.trim()),
+  };
+}
+
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   const parser = PARSER[(error as { type?: string }).type ?? ''];
@@ -64,6 +79,16 @@ function asProblem(error: unknown): Problem {
       'Database not reachable',
       'The server cannot reach its database. What you entered is kept on your device; it is sent when the database is back.',
     );
+  if (error instanceof Busy)
+    return new Problem(
+      503,
+      'Too busy',
+      'Too many are writing at once. What you entered is kept on your device; it is sent again by itself.',
+    );
+  const status = (error as { status?: unknown }).status;
+  // What the framework itself says no to: headers, encodings, bodies cut short.
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return new Problem(status, 'Not understood', 'The request cannot be read as it is. Correct it and send it again.');
   return new Problem(
     500,
     'Something broke here',
@@ -71,5 +96,15 @@ function asProblem(error: unknown): Problem {
   );
 }
 
-const isLostConnection = (error: unknown): boolean =>
-  error instanceof DatabaseError && /ECONN|socket|closed|timeout|Connection/i.test(error.message);
+/** What the connector and the database say when the connection went, or the server is going down or not yet up. */
+const LOST_CODES = /ECONN|EPIPE|SOCKET|CONNECTION|TIMEOUT|SHUTDOWN|GET_CONNECTION|CMD_CONNECTION/i;
+
+function isLostConnection(error: unknown): boolean {
+  const { code = '', fatal = false } = (error instanceof DatabaseError ? error.parent : error) as {
+    code?: string;
+    fatal?: boolean;
+  };
+  return (
+    fatal || LOST_CODES.test(code) || (error instanceof DatabaseError && /socket|closed|Connection/.test(error.message))
+  );
+}

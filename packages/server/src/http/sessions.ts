@@ -1,14 +1,21 @@
+import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import connectSession from 'connect-session-sequelize';
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import { DataTypes, type Sequelize } from 'sequelize';
-import type { Person } from '../features/session/model';
+import type { Sequelize } from 'sequelize';
+import { v7 } from 'uuid';
+import { ORIGIN_LENGTH, StoredSession, type Person } from '../features/session/model';
 import { personWith } from '../features/session/repository';
 import { Problem } from './problem';
 
 declare module 'express-session' {
   interface SessionData {
+    /** What it is called to its person. */
+    publicId: string;
     personId: string;
+    /** SHA-256 of the secret that the client holds beside its cookie. */
+    keyHash: string;
+    origin: string;
   }
 }
 
@@ -19,20 +26,41 @@ declare module 'express-serve-static-core' {
 }
 
 export const SESSION_COOKIE = 'zetalysis';
+/** Carries the secret that the client holds: whoever finds only the cookie on a device is not signed in. */
+export const KEY_HEADER = 'x-session-key';
+/** Sessions end that long after the sign-in, used or not. */
+const SESSION_MS = 14 * 86_400_000;
 
-/** Sessions in the database: any server process can take the next request. */
-export function sessions(sequelize: Sequelize, secret: string): RequestHandler {
-  const Store = connectSession(session.Store);
-  sequelize.define(
-    'Session',
-    { sid: { type: DataTypes.STRING(64), primaryKey: true }, expires: DataTypes.DATE, data: DataTypes.TEXT },
-    { tableName: 'sessions' },
-  );
+export interface SessionOptions {
+  readonly secret: string;
+  /** Whether cookies go over TLS only; `auto` as the request came. */
+  readonly secureCookies: boolean | 'auto';
+}
+
+/** Sessions in the database: any server process can take the next request. Reading writes nothing. */
+export function sessions(sequelize: Sequelize, { secret, secureCookies }: SessionOptions): RequestHandler {
+  const SequelizeStore = connectSession(session.Store);
+  class Store extends SequelizeStore {
+    /** As the library's, but what has ended is not found. */
+    override get = (sid: string, then: (error: unknown, data?: session.SessionData | null) => void): void => {
+      StoredSession.findByPk(sid).then(
+        (row) => then(null, row && row.expires > new Date() ? (JSON.parse(row.data) as session.SessionData) : null),
+        then,
+      );
+    };
+    override touch = (_sid: string, _data: unknown, then?: (error: unknown) => void): void => then?.(null);
+  }
   const store = new Store({
     db: sequelize,
-    table: 'Session',
+    table: 'StoredSession',
     checkExpirationInterval: -1,
-    expiration: 14 * 86_400_000,
+    expiration: SESSION_MS,
+    extendDefaultFields: (fields: object, { publicId, personId, origin = '' }: session.SessionData) => ({
+      ...fields,
+      id: publicId,
+      personId,
+      origin,
+    }),
   });
   return session({
     name: SESSION_COOKIE,
@@ -41,15 +69,45 @@ export function sessions(sequelize: Sequelize, secret: string): RequestHandler {
     resave: false,
     saveUninitialized: false,
     rolling: false,
-    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: 14 * 86_400_000 },
+    cookie: { httpOnly: true, sameSite: 'strict', secure: secureCookies, maxAge: SESSION_MS },
   });
 }
 
+const hashOf = (key: string): Buffer => createHash('sha256').update(key).digest();
+
+/** Opens a session for a person, under a new id, so that one planted before the sign-in is worth nothing. Gives its secret. */
+export async function openSession(request: Request, person: Person): Promise<string> {
+  const key = randomBytes(32).toString('base64url');
+  await done((then) => request.session.regenerate(then));
+  Object.assign(request.session, {
+    publicId: v7(),
+    personId: person.id,
+    keyHash: hashOf(key).toString('hex'),
+    origin: (request.get('user-agent') ?? '').slice(0, ORIGIN_LENGTH),
+  });
+  await done((then) => request.session.save(then));
+  return key;
+}
+
+/** Ends the session that a request belongs to; the cookie is enough for that. */
+export async function closeSession(request: Request): Promise<void> {
+  await done((then) => request.session.destroy(then));
+  request.res!.clearCookie(SESSION_COOKIE);
+}
+
+const done = (start: (then: (error: unknown) => void) => void): Promise<void> =>
+  new Promise((resolve, reject) => start((e) => (e ? reject(e as Error) : resolve())));
+
 /** Lets only signed-in people pass, and puts the person on the request. */
 export const signedIn: RequestHandler = async (request, _response, next) => {
-  const id = request.session.personId;
-  const person = id === undefined ? null : await personWith(id);
+  const { personId, keyHash } = request.session;
+  const person = personId !== undefined && holdsKey(request, keyHash) ? await personWith(personId) : null;
   if (!person) throw new Problem(401, 'Not signed in', 'Sign in again. What you entered is kept on your device.');
   request.person = person;
   next();
 };
+
+function holdsKey(request: Request, keyHash: string | undefined): boolean {
+  const key = request.get(KEY_HEADER);
+  return key !== undefined && keyHash !== undefined && timingSafeEqual(hashOf(key), Buffer.from(keyHash, 'hex'));
+}

@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { inOrder, replaceTrigger } from '../steps';
 
 const uuid = DataTypes.CHAR(36);
 
@@ -46,12 +47,13 @@ export async function up(q: QueryInterface): Promise<void> {
     body: { type: DataTypes.JSON, allowNull: false },
     createdAt: { type: DataTypes.DATE(3), allowNull: false },
   });
-  await q.addIndex('events', ['callId', 'arrival']);
+  await inOrder(q)('ALTER TABLE events ADD INDEX IF NOT EXISTS events_call_id_arrival (callId, arrival)');
   // The log is append-only by rule of the database, not only by habit of the program.
   for (const verb of ['UPDATE', 'DELETE'])
-    await q.sequelize.query(
-      `CREATE TRIGGER events_no_${verb.toLowerCase()} BEFORE ${verb} ON events FOR EACH ROW ` +
-        `SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'events are never changed or deleted'`,
+    await replaceTrigger(
+      q,
+      `events_no_${verb.toLowerCase()}`,
+      `BEFORE ${verb} ON events FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'events are never changed or deleted'`,
     );
   await q.createTable('sessions', {
     sid: { type: DataTypes.STRING(64), primaryKey: true },

@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { inOrder } from '../steps';
 
 export async function up(q: QueryInterface): Promise<void> {
   // Every version that was ever served stays: calls are pinned to one.
@@ -10,10 +11,9 @@ export async function up(q: QueryInterface): Promise<void> {
     importedBy: { type: DataTypes.STRING(60) },
     createdAt: { type: DataTypes.DATE(3), allowNull: false },
   });
-  await q.addColumn('machines', 'wires', { type: DataTypes.JSON });
+  await inOrder(q)('ALTER TABLE machines ADD COLUMN IF NOT EXISTS wires JSON');
 }
 
 export async function down(q: QueryInterface): Promise<void> {
-  await q.removeColumn('machines', 'wires');
-  await q.dropTable('profiles');
+  await inOrder(q)('ALTER TABLE machines DROP COLUMN IF EXISTS wires', 'DROP TABLE IF EXISTS profiles');
 }

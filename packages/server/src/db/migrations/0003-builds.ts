@@ -1,26 +1,27 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import type { QueryInterface } from 'sequelize';
+import { inOrder } from '../steps';
 
 const TABLES = ['machines', 'calls'] as const;
-
-/** In plain words: the connector's answer to the library's own way of asking cannot be read. */
-const dropColumn = (q: QueryInterface, table: string, column: string): Promise<unknown> =>
-  q.sequelize.query(`ALTER TABLE ${table} DROP COLUMN ${column}`);
 
 /** How a machine is built takes the place of the one variant it could have; calls keep what they were opened with. */
 export async function up(q: QueryInterface): Promise<void> {
   for (const table of TABLES) {
-    await q.addColumn(table, 'build', { type: DataTypes.JSON });
-    await q.sequelize.query(
-      `UPDATE ${table} SET build = IF(variant IS NULL, '{"options":[],"order":{}}', JSON_OBJECT('options', JSON_ARRAY(variant), 'order', JSON_OBJECT()))`,
-    );
-    await dropColumn(q, table, 'variant');
+    await inOrder(q)(`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS build JSON`);
+    if ('variant' in (await q.describeTable(table)))
+      await inOrder(q)(
+        `UPDATE ${table} SET build = IF(variant IS NULL, '{"options":[],"order":{}}', JSON_OBJECT('options', JSON_ARRAY(variant), 'order', JSON_OBJECT()))`,
+        `ALTER TABLE ${table} DROP COLUMN variant`,
+      );
   }
 }
 
 export async function down(q: QueryInterface): Promise<void> {
   for (const table of TABLES) {
-    await q.addColumn(table, 'variant', { type: DataTypes.STRING(80) });
-    await q.sequelize.query(`UPDATE ${table} SET variant = JSON_VALUE(build, '$.options[0]')`);
-    await dropColumn(q, table, 'build');
+    await inOrder(q)(`ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS variant VARCHAR(80)`);
+    if ('build' in (await q.describeTable(table)))
+      await inOrder(q)(
+        `UPDATE ${table} SET variant = JSON_VALUE(build, '$.options[0]')`,
+        `ALTER TABLE ${table} DROP COLUMN build`,
+      );
   }
 }

@@ -1,28 +1,29 @@
 import request from 'supertest';
 import { v7 } from 'uuid';
 import type { CallEvent } from '@zetalysis/core/visit';
-import { made, openHouse, opening } from '../../../test/house';
+import { type Credentials, FURNACE_VERSION, made, openHouse, opening } from '../../../test/house';
 
 const house = openHouse();
 const { api, signIn } = house;
 
 describe('the log of a call', () => {
-  let cookie: string;
+  let me: Credentials;
   let call: string;
   beforeEach(async () => {
-    cookie = await signIn();
+    me = await signIn();
     call = v7();
   });
   const send = (events: readonly unknown[], to = call) =>
-    api().post(`/api/calls/${to}/events`).set('cookie', cookie).send({ events });
-  const read = (after = 0) => api().get(`/api/calls/${call}/events?after=${after}`).set('cookie', cookie);
+    api().post(`/api/calls/${to}/events`).set(me).send({ events });
+  const read = (after = 0) => api().get(`/api/calls/${call}/events?after=${after}`).set(me);
 
   test('the first event opens the call and pins its versions', async () => {
-    expect((await send([made(call, opening)])).body).toEqual({ stored: 1, known: 0 });
-    const head = await api().get(`/api/calls/${call}`).set('cookie', cookie);
+    const event = made(call, opening);
+    expect((await send([event])).body).toEqual({ acknowledged: [{ id: event.id, number: 1 }], refused: [] });
+    const head = await api().get(`/api/calls/${call}`).set(me);
     expect(head.body).toMatchObject({
       profile: 'furnace-condensing',
-      profileVersion: '1.0.0',
+      profileVersion: FURNACE_VERSION,
       engineVersion: '1.0.0',
       settings: { settingsVersion: '1' },
     });
@@ -31,9 +32,10 @@ describe('the log of a call', () => {
   test('sending an event twice changes nothing', async () => {
     const events = [made(call, opening), made(call, { type: 'seen', phase: 'inducer', answer: 'yes' }, 2)];
     await send(events);
-    expect((await send(events)).body).toEqual({ stored: 0, known: 2 });
-    expect((await send([...events, ...events])).body.stored).toBe(0);
-    expect((await read()).body.events).toEqual(events);
+    const numbers = events.map(({ id }, i) => ({ id, number: i + 1 }));
+    expect((await send(events)).body).toEqual({ acknowledged: numbers, refused: [] });
+    expect((await send([...events, ...events])).body.acknowledged).toHaveLength(4);
+    expect((await read()).body).toEqual({ entries: events.map((event, i) => ({ number: i + 1, event })), last: 2 });
   });
 
   test('the same event from two senders at once is stored once', async () => {
@@ -41,7 +43,7 @@ describe('the log of a call', () => {
     const event = made(call, { type: 'code', code: '6' }, 2);
     const answers = await Promise.all([send([event]), send([event]), send([event])]);
     for (const answer of answers) expect(answer.status).toBe(200);
-    expect((await read()).body.events).toHaveLength(2);
+    expect((await read()).body.entries).toHaveLength(2);
   });
 
   test('an id with other contents is refused: events are never changed', async () => {
@@ -64,8 +66,8 @@ describe('the log of a call', () => {
     await send([made(call, opening)]);
     const first = (await read()).body;
     await send([made(call, { type: 'note', text: 'filter looks new' }, 2)]);
-    const second = (await read(first.cursor)).body;
-    expect(second.events.map((e: CallEvent) => e.body.type)).toEqual(['note']);
+    const second = (await read(first.last)).body;
+    expect(second.entries.map((e: { event: CallEvent }) => e.event.body.type)).toEqual(['note']);
   });
 
   test('an event for a call that is not there', async () => {
@@ -110,16 +112,12 @@ describe('the log of a call', () => {
     const large = await send([made(call, { type: 'note', text: 'x'.repeat(300_000) })]);
     expect(large.status).toBe(413);
     expect(large.body.detail).toMatch(/smaller batches/);
-    const broken = await api()
-      .post(`/api/calls/${call}/events`)
-      .set('cookie', cookie)
-      .type('json')
-      .send('{"events": [');
+    const broken = await api().post(`/api/calls/${call}/events`).set(me).type('json').send('{"events": [');
     expect(broken.status).toBe(400);
     await send([made(call, opening)]);
-    expect((await api().get(`/api/calls/${call}/events?after=x`).set('cookie', cookie)).status).toBe(400);
-    expect((await api().get('/api/calls/17').set('cookie', cookie)).status).toBe(400);
-    expect((await api().get(`/api/calls/${v7()}`).set('cookie', cookie)).status).toBe(404);
+    expect((await api().get(`/api/calls/${call}/events?after=x`).set(me)).status).toBe(400);
+    expect((await api().get('/api/calls/17').set(me)).status).toBe(400);
+    expect((await api().get(`/api/calls/${v7()}`).set(me)).status).toBe(404);
   });
 
   test('the list shows open bypasses and the recorded break; what was taken back does not count', async () => {
@@ -130,20 +128,20 @@ describe('the log of a call', () => {
     );
     await send([made(call, opening), wrong]);
     const find = async () =>
-      (await api().get('/api/calls').set('cookie', cookie)).body.find((c: { id: string }) => c.id === call);
-    expect((await find()).bypassed).toEqual(['limit']);
+      (await api().get('/api/calls?size=100').set(me)).body.calls.find((c: { id: string }) => c.id === call);
+    expect((await find()).overview.bypasses).toMatchObject([{ id: 'limit', person: 'imre' }]);
     await send([made(call, { type: 'retracted', event: wrong.id }, 3)]);
-    expect((await find()).bypassed).toEqual([]);
+    expect((await find()).overview.bypasses).toEqual([]);
   });
 });
 
 test('two server processes on one database work side by side', async () => {
   const other = house.anotherApp();
-  const cookie = await signIn('imre');
+  const me = await signIn('imre');
   const call = v7();
   await api()
     .post(`/api/calls/${call}/events`)
-    .set('cookie', cookie)
+    .set(me)
     .send({ events: [made(call, opening)] });
   // The session of the first is good at the second, and so is the call.
   const note = made(call, { type: 'note', text: 'from the other process' }, 2);
@@ -151,9 +149,9 @@ test('two server processes on one database work side by side', async () => {
     (
       await request(other)
         .post(`/api/calls/${call}/events`)
-        .set('cookie', cookie)
+        .set(me)
         .send({ events: [note] })
-    ).body.stored,
-  ).toBe(1);
-  expect((await api().get(`/api/calls/${call}/events`).set('cookie', cookie)).body.events).toHaveLength(2);
+    ).body.acknowledged,
+  ).toHaveLength(1);
+  expect((await api().get(`/api/calls/${call}/events`).set(me)).body.entries).toHaveLength(2);
 });

@@ -6,9 +6,10 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import { entryFields, headFields } from '@zetalysis/contract';
 import type { Build } from '@zetalysis/core/profile';
-import type { EventBody } from '@zetalysis/core/visit';
-import { uuid } from '../../db/columns';
+import type { EventBody, Overview } from '@zetalysis/core/visit';
+import { textColumn, uuid } from '../../db/columns';
 
 /** A call's unchanging head: its pins. Everything else is in its events. */
 export class Call extends Model<InferAttributes<Call>, InferCreationAttributes<Call>> {
@@ -26,17 +27,35 @@ export class Call extends Model<InferAttributes<Call>, InferCreationAttributes<C
 
 /** One entry of a call's log. Inserted once; the database itself refuses change and deletion. */
 export class LoggedEvent extends Model<InferAttributes<LoggedEvent>, InferCreationAttributes<LoggedEvent>> {
-  /** Order of arrival at the database: the cursor for "what is new". */
-  declare arrival: CreationOptional<number>;
-  declare id: string;
   declare callId: string;
+  /** Its place in the order in which the call's entries were taken, from 1 without a gap. */
+  declare number: number;
+  declare id: string;
   declare seq: number;
   declare at: string;
+  declare clockOffset: CreationOptional<number | null>;
   declare device: string;
   declare person: string;
   declare type: string;
   declare body: EventBody;
+  /** SHA-256 of the entry as it was made, once its free text was taken out. */
+  declare hash: CreationOptional<string | null>;
   declare createdAt: CreationOptional<Date>;
+}
+
+/** What the office sees of a call, made from its log; may be thrown away and made again. */
+export class StoredOverview extends Model<InferAttributes<StoredOverview>, InferCreationAttributes<StoredOverview>> {
+  declare callId: string;
+  /** The number of the newest entry it was made from. */
+  declare upTo: number;
+  /** What lists sort by: the machine, or the family where no machine is known. */
+  declare title: string;
+  declare openedAt: Date;
+  declare open: boolean;
+  /** Whether something stands that must not be forgotten. */
+  declare watch: boolean;
+  declare dueAt: Date | null;
+  declare body: Overview;
 }
 
 export function defineCalls(sequelize: Sequelize): void {
@@ -44,11 +63,11 @@ export function defineCalls(sequelize: Sequelize): void {
     {
       id: { type: uuid, primaryKey: true },
       machineId: uuid,
-      complaint: DataTypes.STRING(500),
-      profile: DataTypes.STRING(80),
-      profileVersion: DataTypes.STRING(20),
+      complaint: textColumn(headFields.complaint),
+      profile: textColumn(headFields.profile),
+      profileVersion: textColumn(headFields.profileVersion),
       build: DataTypes.JSON,
-      engineVersion: DataTypes.STRING(20),
+      engineVersion: textColumn(headFields.engineVersion),
       settings: DataTypes.JSON,
       openedBy: uuid,
       createdAt: DataTypes.DATE(3),
@@ -57,17 +76,32 @@ export function defineCalls(sequelize: Sequelize): void {
   );
   LoggedEvent.init(
     {
-      arrival: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+      callId: { type: uuid, primaryKey: true },
+      number: { type: DataTypes.INTEGER, primaryKey: true },
       id: { type: uuid, unique: true },
-      callId: uuid,
       seq: DataTypes.INTEGER,
-      at: DataTypes.STRING(40),
-      device: DataTypes.STRING(60),
-      person: DataTypes.STRING(60),
+      at: textColumn(entryFields.at),
+      clockOffset: DataTypes.BIGINT,
+      device: textColumn(entryFields.device),
+      person: textColumn(entryFields.person),
       type: DataTypes.STRING(30),
       body: DataTypes.JSON,
+      hash: DataTypes.CHAR(64),
       createdAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'events', updatedAt: false },
+  );
+  StoredOverview.init(
+    {
+      callId: { type: uuid, primaryKey: true },
+      upTo: DataTypes.INTEGER,
+      title: DataTypes.STRING(120),
+      openedAt: DataTypes.DATE(3),
+      open: DataTypes.BOOLEAN,
+      watch: DataTypes.BOOLEAN,
+      dueAt: DataTypes.DATE(3),
+      body: DataTypes.JSON,
+    },
+    { sequelize, tableName: 'overviews', timestamps: false },
   );
 }

@@ -1,13 +1,16 @@
-import { Op, UniqueConstraintError, type CreationAttributes } from 'sequelize';
-import type { CallEvent, EventBody } from '@zetalysis/core/visit';
-import { Call, LoggedEvent } from './model';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { type Arrived, type CallEvent, OVERVIEW_TYPES } from '@zetalysis/core/visit';
+import { fullText } from '../../db/search';
+import { Call, LoggedEvent, StoredOverview } from './model';
 
-/** An event as a row of its table. */
-export const eventRow = (e: CallEvent) => ({
-  id: e.id,
+/** An event as a row of its table, with its number in its call. */
+export const eventRow = ({ event: e, number }: Arrived) => ({
   callId: e.call,
+  number,
+  id: e.id,
   seq: e.seq,
   at: e.at,
+  clockOffset: e.offset ?? null,
   device: e.device,
   person: e.person,
   type: e.body.type,
@@ -19,54 +22,119 @@ export const asEvent = (e: LoggedEvent): CallEvent => ({
   call: e.callId,
   seq: e.seq,
   at: e.at,
+  // The connector gives large integers as text.
+  ...(e.clockOffset === null ? {} : { offset: Number(e.clockOffset) }),
   device: e.device,
   person: e.person,
   body: e.body,
 });
 
-export const newestCalls = (limit: number): Promise<Call[]> => Call.findAll({ order: [['createdAt', 'DESC']], limit });
-
 export const callWith = (id: string): Promise<Call | null> => Call.findByPk(id);
 
-/** Makes the head of a call; does nothing when another process made it in the same moment. */
-export async function addCall(call: CreationAttributes<Call>): Promise<void> {
-  try {
-    await Call.create(call);
-  } catch (error) {
-    if (!(error instanceof UniqueConstraintError)) throw error;
-  }
+/** The entries of a call without what they say, in the order in which they were taken. */
+export const entriesInBrief = (
+  call: string,
+  transaction: Transaction,
+): Promise<Pick<LoggedEvent, 'id' | 'number' | 'seq' | 'type'>[]> =>
+  LoggedEvent.findAll({
+    attributes: ['id', 'number', 'seq', 'type'],
+    where: { callId: call },
+    order: [['number', 'ASC']],
+    raw: true,
+    transaction,
+  });
+
+/** The entries of a call that its overview is made from. */
+export async function safetyEntries(call: string, transaction: Transaction): Promise<Arrived[]> {
+  const rows = await LoggedEvent.findAll({ where: { callId: call, type: [...OVERVIEW_TYPES] }, transaction });
+  return rows.map((row) => ({ event: asEvent(row), number: row.number }));
 }
 
-/** Events of these types of some calls, in the order of their logs. */
-export const eventsOfTypes = (calls: readonly string[], types: readonly EventBody['type'][]): Promise<LoggedEvent[]> =>
-  LoggedEvent.findAll({
-    where: { callId: [...calls], type: [...types] },
-    order: [
-      ['seq', 'ASC'],
-      ['id', 'ASC'],
-    ],
-  });
+/** What is stored under some ids, in whatever call. */
+export const storedUnder = (ids: readonly string[], transaction: Transaction): Promise<LoggedEvent[]> =>
+  LoggedEvent.findAll({ where: { id: [...ids] }, transaction });
 
-/** What came to a call after a cursor, in the order of arrival. */
-export const eventsAfter = (call: string, after: number, limit: number): Promise<LoggedEvent[]> =>
-  LoggedEvent.findAll({ where: { callId: call, arrival: { [Op.gt]: after } }, order: [['arrival', 'ASC']], limit });
-
-/**
- * Stores events that are not known yet, in one transaction. `same` is asked about an event that is known already,
- * and throws when it has other contents.
- */
-export const storeEvents = (
-  events: readonly CallEvent[],
-  same: (stored: CallEvent, sent: CallEvent) => void,
-): Promise<{ stored: number; known: number }> =>
-  LoggedEvent.sequelize!.transaction(async (transaction) => {
-    const known = await LoggedEvent.findAll({ where: { id: events.map((e) => e.id) }, transaction });
-    const byId = new Map(known.map((e) => [e.id, e]));
-    for (const event of events) {
-      const stored = byId.get(event.id);
-      if (stored) same(asEvent(stored), event);
-    }
-    const fresh = events.filter((e, i) => !byId.has(e.id) && events.findIndex((o) => o.id === e.id) === i);
-    await LoggedEvent.bulkCreate(fresh.map(eventRow), { transaction, ignoreDuplicates: true });
-    return { stored: fresh.length, known: events.length - fresh.length };
+/** What a call took after an entry, in order, and the number of its newest one; nought for a call that is not there. */
+export async function eventsAfter(
+  call: string,
+  after: number,
+  limit: number,
+): Promise<{ rows: LoggedEvent[]; last: number }> {
+  const rows = await LoggedEvent.findAll({
+    where: { callId: call, number: { [Op.gt]: after } },
+    order: [['number', 'ASC']],
+    limit,
   });
+  if (rows.length > 0 && rows.length < limit) return { rows, last: rows.at(-1)!.number };
+  return {
+    rows,
+    last: (await LoggedEvent.max<number | null, LoggedEvent>('number', { where: { callId: call } })) ?? 0,
+  };
+}
+
+/** A call with its overview. */
+export interface Listed {
+  readonly call: Call;
+  readonly overview: StoredOverview;
+}
+
+/** What part of the list of calls is asked for. */
+export interface CallsAsked {
+  readonly search: string;
+  readonly open: boolean | undefined;
+  readonly sort: 'opened' | 'machine';
+  readonly down: boolean;
+  readonly offset: number;
+  readonly limit: number;
+}
+
+/** A page of calls, and how many there are in all. */
+export async function listCalls(asked: CallsAsked): Promise<{ listed: Listed[]; total: number }> {
+  const { search, open, sort, down, offset, limit } = asked;
+  const words = fullText(search);
+  const where = [
+    ...(open === undefined ? [] : ['o.open = :open']),
+    // Each half has an index of its own.
+    ...(words === ''
+      ? []
+      : [
+          `o.callId IN (SELECT id FROM calls WHERE MATCH (complaint) AGAINST (:words IN BOOLEAN MODE) UNION
+             SELECT c.id FROM machines m JOIN calls c ON c.machineId = m.id
+              WHERE MATCH (m.label, m.site, m.make, m.modelName, m.serial) AGAINST (:words IN BOOLEAN MODE))`,
+        ]),
+  ].join(' AND ');
+  const from = `FROM overviews o${where === '' ? '' : ` WHERE ${where}`}`;
+  const by = sort === 'opened' ? 'o.openedAt' : 'o.title';
+  const direction = down ? 'DESC' : 'ASC';
+  const replacements = { open, words, offset, limit };
+  const select = <T extends object>(sql: string): Promise<T[]> =>
+    Call.sequelize!.query<T>(sql, { replacements, type: QueryTypes.SELECT });
+  const [ids, [counted]] = await Promise.all([
+    select<{ callId: string }>(
+      `SELECT o.callId ${from} ORDER BY ${by} ${direction}, o.callId ${direction} LIMIT :limit OFFSET :offset`,
+    ),
+    select<{ total: number | string }>(`SELECT COUNT(*) AS total ${from}`),
+  ]);
+  return { listed: await withHeads(ids.map((r) => r.callId)), total: Number(counted!.total) };
+}
+
+/** Every call on which something stands that must not be forgotten, newest first. */
+export async function watchedCalls(): Promise<Listed[]> {
+  const rows = await StoredOverview.findAll({
+    where: { watch: true },
+    attributes: ['callId'],
+    order: [['openedAt', 'DESC']],
+  });
+  return withHeads(rows.map((r) => r.callId));
+}
+
+async function withHeads(ids: readonly string[]): Promise<Listed[]> {
+  if (ids.length === 0) return [];
+  const [calls, overviews] = await Promise.all([
+    Call.findAll({ where: { id: [...ids] } }),
+    StoredOverview.findAll({ where: { callId: [...ids] } }),
+  ]);
+  const callOf = new Map(calls.map((c) => [c.id, c]));
+  const overviewOf = new Map(overviews.map((o) => [o.callId, o]));
+  return ids.map((id) => ({ call: callOf.get(id)!, overview: overviewOf.get(id)! }));
+}

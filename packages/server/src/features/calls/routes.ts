@@ -5,7 +5,8 @@ import type { Calls } from './service';
 
 export function callRoutes(log: Calls): Router {
   const router = Router();
-  serve(router, calls.list, () => log.list());
+  serve(router, calls.list, ({ query }) => log.list(query));
+  serve(router, calls.watch, () => log.watch());
   serve(router, calls.read, ({ params }) => log.read(params.id));
   serve(router, calls.events, ({ params, query }) => log.events(params.id, Number(query.after ?? '0')));
   serve(router, calls.send, ({ params, body }, { person }) => log.send(params.id, body.events, person));

@@ -1,42 +1,37 @@
-import { buildEntry, buildOf, type CallEvent, type EventBody } from '@zetalysis/core/visit';
-import type { CallHead, CallSummary } from '@zetalysis/contract';
+import { buildEntry, buildOf, type CallEvent, type EventBody, type Refusal, refusalOf } from '@zetalysis/core/visit';
+import type { CallHead, CallSummary, NumberedEvent, RefusedEvent, Replied, Sent, Taken } from '@zetalysis/contract';
+import type { calls } from '@zetalysis/contract';
+import { pageOf } from '../../http/page';
 import { Problem } from '../../http/problem';
 import { machinesWith, machineWith, shown } from '../machines/repository';
 import type { Profiles } from '../profiles/service';
 import type { Person } from '../session/model';
-import { canonical } from './canonical';
-import type { Call, LoggedEvent } from './model';
-import { addCall, asEvent, callWith, eventsAfter, eventsOfTypes, newestCalls, storeEvents } from './repository';
+import { appendToLog, type Verdict } from './log';
+import type { Call } from './model';
+import { asEvent, callWith, eventsAfter, listCalls, type Listed, watchedCalls } from './repository';
 
-/** How many calls a list shows, and how many events one answer holds. */
-const LISTED = 200;
+/** How many entries one answer holds. */
 const PAGE = 500;
 
-/** Entries that decide what a list shows of a call. */
-const SHOWN: readonly EventBody['type'][] = ['setup', 'danger', 'danger-over', 'break-recorded', 'closed', 'retracted'];
+type Refused = Omit<RefusedEvent, 'id'>;
 
 /** The calls of the shop and their logs. The server stores and serves; it never needs the engine to accept an event. */
 export class Calls {
   constructor(private readonly profiles: Profiles) {}
 
-  async list(): Promise<CallSummary[]> {
-    const calls = await newestCalls(LISTED);
-    const [machines, ends] = await Promise.all([
-      machinesWith(calls.flatMap((c) => c.machineId ?? [])),
-      eventsOfTypes(
-        calls.map((c) => c.id),
-        SHOWN,
-      ),
-    ]);
-    const byId = new Map(machines.map((m) => [m.id, shown(m)]));
-    const retracted = new Set(ends.flatMap(({ body }) => (body.type === 'retracted' ? [body.event] : [])));
-    return calls.map((call) =>
-      summaryOf(
-        call,
-        byId.get(call.machineId ?? '') ?? null,
-        ends.filter((e) => e.callId === call.id && !retracted.has(e.id)),
-      ),
-    );
+  async list(query: Sent<typeof calls.list>['query']): Promise<Replied<typeof calls.list>> {
+    const { state, sort = 'opened' } = query;
+    const { listed, total } = await listCalls({
+      ...pageOf(query, sort === 'opened' ? 'down' : 'up'),
+      sort,
+      open: state === undefined ? undefined : state === 'open',
+    });
+    return { calls: await summaries(listed), total };
+  }
+
+  /** Calls on which a bypass, a danger or a late entry stands. */
+  async watch(): Promise<CallSummary[]> {
+    return summaries(await watchedCalls());
   }
 
   async read(id: string): Promise<CallHead> {
@@ -55,67 +50,133 @@ export class Calls {
     };
   }
 
-  /** What came to a call after a cursor. */
-  async events(id: string, after: number): Promise<{ events: CallEvent[]; cursor: number; more: boolean }> {
-    const call = await known(id);
-    const found = await eventsAfter(call.id, after, PAGE);
-    return {
-      events: found.map(asEvent),
-      cursor: found.length > 0 ? Number(found.at(-1)!.arrival) : after,
-      more: found.length === PAGE,
-    };
+  /** What a call took after an entry. */
+  async events(id: string, after: number): Promise<{ entries: NumberedEvent[]; last: number }> {
+    const { rows, last } = await eventsAfter(id, after, PAGE);
+    if (last === 0) await known(id);
+    return { entries: rows.map((row) => ({ number: row.number, event: asEvent(row) })), last };
   }
 
-  /** Takes events into the log of a call. Sending again what is known changes nothing. */
-  async send(id: string, events: readonly CallEvent[], person: Person): Promise<{ stored: number; known: number }> {
-    const stray = events.find((e) => e.call !== id);
-    if (stray)
-      throw new Problem(
-        400,
-        'Wrong call',
-        `Event ${stray.id} belongs to call ${stray.call}, not to ${id}. Send it there.`,
-      );
-    const foreign = events.find((e) => e.person !== person.name);
-    if (foreign)
-      throw new Problem(
-        403,
-        'Somebody else’s event',
-        `Event ${foreign.id} was made by ${foreign.person}. Sign in as ${foreign.person} to send it.`,
-      );
-    await this.open(id, events, person);
-    return storeEvents(events, sameContents);
-  }
-
-  /** The first event of a call opens it and pins its versions. */
-  private async open(id: string, events: readonly CallEvent[], person: Person): Promise<void> {
-    if (await callWith(id)) return;
-    const opening = events.find((e) => e.body.type === 'opened')?.body;
-    if (opening?.type !== 'opened')
-      throw new Problem(
-        404,
-        'No such call',
-        'There is no call with this number. Send its opening event first; it is still on the device that opened the call.',
-      );
-    await this.profiles.get(opening.profile, 400);
-    if (opening.machine !== undefined && !(await machineWith(opening.machine)))
-      throw new Problem(
-        400,
-        'Unknown machine',
-        'The machine of this call is not in the register. Add it first, or open the call without it.',
-      );
-    await addCall({
+  /**
+   * Takes entries into the log of a call, each by itself: one that cannot be taken does not hold up the others. Sending again
+   * what is known changes nothing. Throws the problem of the first when none can be taken.
+   */
+  async send(id: string, events: readonly CallEvent[], person: Person): Promise<Taken> {
+    const refused = new Map<CallEvent, Refused>();
+    for (const event of events) {
+      const reason = strange(id, event, person) ?? (await this.unpinned(event.body));
+      if (reason) refused.set(event, reason);
+    }
+    const verdicts = await appendToLog<Refused>(
       id,
-      machineId: opening.machine ?? null,
-      complaint: opening.complaint,
-      profile: opening.profile,
-      profileVersion: opening.profileVersion,
-      build: buildOf(opening),
-      engineVersion: opening.engineVersion,
-      settings: opening.settings,
-      openedBy: person.id,
-    });
+      events.filter((e) => !refused.has(e)),
+      {
+        refuse: (event, log) => {
+          const refusal = refusalOf(event, log);
+          return refusal && sayRefusal(refusal);
+        },
+        head: (opening) => headOf(id, opening, person),
+      },
+    );
+    return taken([...[...refused].map(([event, reason]) => ({ id: event.id, refused: reason })), ...verdicts]);
+  }
+
+  /** What an opening entry pins has to be here. */
+  private async unpinned(body: EventBody): Promise<Refused | undefined> {
+    if (body.type !== 'opened') return undefined;
+    const problem = await this.profiles.missing(body.profile, body.profileVersion, buildOf(body));
+    if (problem !== undefined) return { status: 400, title: 'Unknown profile', detail: problem };
+    if (body.machine !== undefined && !(await machineWith(body.machine)))
+      return {
+        status: 400,
+        title: 'Unknown machine',
+        detail: 'The machine of this call is not in the register. Add it first, or open the call without it.',
+      };
+    return undefined;
   }
 }
+
+/** Why an entry cannot be of this call, or from this person. */
+function strange(call: string, event: CallEvent, { name }: Person): Refused | undefined {
+  if (event.call !== call)
+    return {
+      status: 400,
+      title: 'Wrong call',
+      detail: `Event ${event.id} belongs to call ${event.call}, not to ${call}. Send it there.`,
+    };
+  if (event.person !== name)
+    return {
+      status: 403,
+      title: 'Somebody else’s event',
+      detail: `Event ${event.id} was made by ${event.person}. Sign in as ${event.person} to send it.`,
+    };
+  return undefined;
+}
+
+const headOf = (id: string, opening: Extract<EventBody, { type: 'opened' }>, person: Person) => ({
+  id,
+  machineId: opening.machine ?? null,
+  complaint: opening.complaint,
+  profile: opening.profile,
+  profileVersion: opening.profileVersion,
+  build: buildOf(opening),
+  engineVersion: opening.engineVersion,
+  settings: opening.settings,
+  openedBy: person.id,
+});
+
+function sayRefusal(refusal: Refusal): Refused {
+  switch (refusal.message) {
+    case 'not-opened':
+      return {
+        status: 404,
+        title: 'No such call',
+        detail:
+          'There is no call with this number. Send its opening event first; it is still on the device that opened the call.',
+      };
+    case 'opened-already':
+      return {
+        status: 409,
+        title: 'Opened already',
+        detail: 'This call was opened already, and a call is opened once. Open a new call for something else.',
+      };
+    case 'not-by-hand':
+      return {
+        status: 403,
+        title: 'Not by hand',
+        detail: 'Words are taken out of a log by whoever runs the server, with its command.',
+      };
+    case 'clock':
+      return {
+        status: 400,
+        title: 'Clock runs away',
+        detail: `seq is ${refusal.data.clock}; at most ${refusal.data.most} can come next in this call. Fetch the call again and make the entry anew.`,
+      };
+    case 'points-nowhere':
+      return {
+        status: 400,
+        title: 'Points nowhere',
+        detail: `There is no entry ${refusal.data.event} in this call to take back or to settle. Send that one first.`,
+      };
+  }
+}
+
+function taken(verdicts: readonly Verdict<Refused>[]): Taken {
+  const acknowledged = verdicts.flatMap((v) => ('number' in v ? [{ id: v.id, number: v.number }] : []));
+  const refused = verdicts.flatMap((v): RefusedEvent[] =>
+    'refused' in v ? [{ id: v.id, ...v.refused }] : 'differs' in v ? [{ id: v.id, ...differs(v.id) }] : [],
+  );
+  const [first] = refused;
+  if (first && acknowledged.length === 0)
+    throw new Problem(first.status, first.title, first.detail, refused.length > 1 ? { refused } : {});
+  return { acknowledged, refused };
+}
+
+const differs = (id: string): Refused => ({
+  status: 409,
+  title: 'Event differs',
+  detail: `Event ${id} is stored with other contents. Events are never changed: send a correcting event with a new id.`,
+});
 
 async function known(id: string): Promise<Call> {
   const call = await callWith(id);
@@ -128,30 +189,16 @@ async function known(id: string): Promise<Call> {
   return call;
 }
 
-function sameContents(stored: CallEvent, sent: CallEvent): void {
-  if (canonical(stored) !== canonical(sent))
-    throw new Problem(
-      409,
-      'Event differs',
-      `Event ${sent.id} is stored with other contents. Events are never changed: send a correcting event with a new id.`,
-    );
-}
-
-function summaryOf(call: Call, machine: CallSummary['machine'], ends: readonly LoggedEvent[]): CallSummary {
-  const last = <T extends EventBody['type']>(type: T) =>
-    ends.filter((e) => e.type === type).at(-1)?.body as Extract<EventBody, { type: T }> | undefined;
-  const record = last('break-recorded');
-  return {
+async function summaries(listed: readonly Listed[]): Promise<CallSummary[]> {
+  const machines = await machinesWith(listed.flatMap(({ call }) => call.machineId ?? []));
+  const byId = new Map(machines.map((m) => [m.id, shown(m)]));
+  return listed.map(({ call, overview }) => ({
     id: call.id,
     complaint: call.complaint,
     profile: call.profile,
     build: buildEntry(call.build),
     openedAt: call.createdAt.toISOString(),
-    machine,
-    bypassed: last('setup')?.bypassed ?? [],
-    record: record
-      ? { part: record.part, failure: record.failure, cause: record.cause, standing: record.standing }
-      : null,
-    closed: ends.some((e) => e.type === 'closed'),
-  };
+    machine: (call.machineId !== null && byId.get(call.machineId)) || null,
+    overview: overview.body,
+  }));
 }

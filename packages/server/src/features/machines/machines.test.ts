@@ -18,22 +18,22 @@ describe('machines', () => {
   };
 
   test('a machine needs a known profile and a build that goes together', async () => {
-    const cookie = await signIn();
-    const post = (body: object) => api().post('/api/machines').set('cookie', cookie).send(body);
+    const me = await signIn();
+    const post = (body: object) => api().post('/api/machines').set(me).send(body);
     expect((await post(machine)).status).toBe(201);
     expect((await post({ ...machine, profile: 'toaster' })).body.detail).toMatch(/Known: .*furnace-condensing/);
     const wood = { ...machine, build: { options: ['wood'], order: {} } };
     expect((await post(wood)).body.detail).toMatch(/unknown variant "wood"/);
     expect((await post({ ...machine, label: '' })).status).toBe(400);
     expect((await post({ ...machine, label: "'; DROP TABLE machines; --" })).status).toBe(201);
-    expect((await api().get('/api/machines').set('cookie', cookie)).body.length).toBeGreaterThan(4);
+    expect((await api().get('/api/machines').set(me)).body.total).toBeGreaterThan(4);
   });
 
   test('how a machine is built can be changed; what does not go together is refused with the reason', async () => {
-    const cookie = await signIn();
+    const me = await signIn();
     const boiler = { ...machine, label: 'Boiler', profile: 'hydronic-boiler' };
-    const { id } = (await api().post('/api/machines').set('cookie', cookie).send(boiler)).body as { id: string };
-    const rebuild = (build: object) => api().put(`/api/machines/${id}/build`).set('cookie', cookie).send(build);
+    const { id } = (await api().post('/api/machines').set(me).send(boiler)).body as { id: string };
+    const rebuild = (build: object) => api().put(`/api/machines/${id}/build`).set(me).send(build);
     const both = { options: ['no-damper', 'module-with-lockout'], order: { safety: ['spill', 'rollout'] } };
     expect((await rebuild(both)).body.build).toEqual(both);
     const clash = await rebuild({ options: ['no-damper', 'limit-before-aquastat'], order: {} });
@@ -41,27 +41,27 @@ describe('machines', () => {
     expect(clash.body.detail).toMatch(/limit-before-aquastat: does not go together with no-damper.*rungs.safety/);
     expect((await rebuild({ options: [], order: { safety: ['lwco', 'toaster'] } })).body.detail).toMatch(/toaster/);
     expect((await rebuild({ options: [], order: { safety: ['lwco', 'lwco'] } })).body.detail).toMatch(/twice/);
-    expect((await api().get(`/api/machines/${id}`).set('cookie', cookie)).body.build).toEqual(both);
-    expect((await api().put(`/api/machines/${v7()}/build`).set('cookie', cookie).send(plain)).status).toBe(404);
+    expect((await api().get(`/api/machines/${id}`).set(me)).body.build).toEqual(both);
+    expect((await api().put(`/api/machines/${v7()}/build`).set(me).send(plain)).status).toBe(404);
   });
 
   test('a call keeps the build that its machine had when it was opened', async () => {
-    const cookie = await signIn();
+    const me = await signIn();
     const built = { options: ['nitride'], order: {} };
     const { id } = (
       await api()
         .post('/api/machines')
-        .set('cookie', cookie)
+        .set(me)
         .send({ ...machine, build: built })
     ).body as { id: string };
     const call = v7();
     const opened = made(call, { ...opening, machine: id, build: built });
     await api()
       .post(`/api/calls/${call}/events`)
-      .set('cookie', cookie)
+      .set(me)
       .send({ events: [opened] });
-    await api().put(`/api/machines/${id}/build`).set('cookie', cookie).send(plain);
-    const head = (await api().get(`/api/calls/${call}`).set('cookie', cookie)).body;
+    await api().put(`/api/machines/${id}/build`).set(me).send(plain);
+    const head = (await api().get(`/api/calls/${call}`).set(me)).body;
     expect([head.build, head.machine.build]).toEqual([built, plain]);
   });
 
@@ -70,26 +70,26 @@ describe('machines', () => {
       "INSERT INTO machines (id, label, site, make, modelName, serial, profile, createdAt) VALUES (:id, 'Old', 'Shop', '', '', '', 'furnace-condensing', NOW(3))",
       { replacements: { id: v7() } },
     );
-    await builds.down(house.sequelize.getQueryInterface());
+    await builds.down(house.owner.getQueryInterface());
     await house.sequelize.query("UPDATE machines SET variant = 'nitride' WHERE label = 'Old'");
-    await builds.up(house.sequelize.getQueryInterface());
+    await builds.up(house.owner.getQueryInterface());
     const { body } = await api()
       .get('/api/machines')
-      .set('cookie', await signIn());
-    const of = (label: string) => (body as { label: string; build: object }[]).find((m) => m.label === label)!.build;
+      .set(await signIn());
+    const of = (label: string) =>
+      (body as { machines: { label: string; build: object }[] }).machines.find((m) => m.label === label)!.build;
     expect(of('Old')).toEqual({ options: ['nitride'], order: {} });
     expect(of('Furnace, chapel hall')).toEqual({ options: ['nitride'], order: {} });
     expect(of('Furnace, Mill Lane 14')).toEqual(plain);
   });
 
   test('terminal names and wire colours are kept with the machine', async () => {
-    const cookie = await signIn();
-    const machines = (await api().get('/api/machines').set('cookie', cookie)).body as {
-      id: string;
-      label: string;
-    }[];
+    const me = await signIn();
+    const { machines } = (await api().get('/api/machines').set(me)).body as {
+      machines: { id: string; label: string }[];
+    };
     const { id } = machines.find((m) => m.label.includes('Corn Exchange'))!;
-    const put = (on: string, body: object) => api().put(`/api/machines/${on}/wires`).set('cookie', cookie).send(body);
+    const put = (on: string, body: object) => api().put(`/api/machines/${on}/wires`).set(me).send(body);
     const wires = { MV: { terminal: 'TR9', colour: 'violet' } };
     expect((await put(id, wires)).body.wires).toEqual(wires);
     expect((await put(id, { MV: { terminal: 'x'.repeat(41), colour: '' } })).status).toBe(400);

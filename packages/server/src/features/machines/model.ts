@@ -6,9 +6,9 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { Wires } from '@zetalysis/contract';
+import { contactFields, machineFields, type Wires } from '@zetalysis/contract';
 import type { Build } from '@zetalysis/core/profile';
-import { uuid } from '../../db/columns';
+import { textColumn, uuid } from '../../db/columns';
 
 export class Machine extends Model<InferAttributes<Machine>, InferCreationAttributes<Machine>> {
   declare id: string;
@@ -25,19 +25,35 @@ export class Machine extends Model<InferAttributes<Machine>, InferCreationAttrib
   declare createdAt: CreationOptional<Date>;
 }
 
-export const defineMachine = (sequelize: Sequelize): unknown =>
+/** Whose machine it is. */
+export class StoredContact extends Model<InferAttributes<StoredContact>, InferCreationAttributes<StoredContact>> {
+  declare machineId: string;
+  declare customer: string;
+  declare telephone: string;
+}
+
+export function defineMachines(sequelize: Sequelize): void {
+  StoredContact.init(
+    {
+      machineId: { type: uuid, primaryKey: true },
+      customer: textColumn(contactFields.customer),
+      telephone: textColumn(contactFields.telephone),
+    },
+    { sequelize, tableName: 'contacts', timestamps: false },
+  );
   Machine.init(
     {
       id: { type: uuid, primaryKey: true },
-      label: DataTypes.STRING(120),
-      site: DataTypes.STRING(200),
-      make: DataTypes.STRING(80),
-      modelName: DataTypes.STRING(80),
-      serial: DataTypes.STRING(80),
-      profile: DataTypes.STRING(80),
+      label: textColumn(machineFields.label),
+      site: textColumn(machineFields.site),
+      make: textColumn(machineFields.make),
+      modelName: textColumn(machineFields.modelName),
+      serial: textColumn(machineFields.serial),
+      profile: textColumn(machineFields.profile),
       build: DataTypes.JSON,
       wires: DataTypes.JSON,
       createdAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'machines', updatedAt: false },
   );
+}

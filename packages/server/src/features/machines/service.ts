@@ -1,17 +1,20 @@
 import { v7 } from 'uuid';
-import type { Machine as ShownMachine, NewMachine, Wires } from '@zetalysis/contract';
+import type { Contact, Machine as ShownMachine, machines, NewMachine, Replied, Sent, Wires } from '@zetalysis/contract';
 import type { Build } from '@zetalysis/core/profile';
+import { pageOf } from '../../http/page';
 import { Problem } from '../../http/problem';
 import type { Profiles } from '../profiles/service';
 import type { Machine } from './model';
-import { addMachine, allMachines, changeMachine, machineWith, shown } from './repository';
+import { addMachine, changeMachine, contactOf, keepContact, listMachines, machineWith, shown } from './repository';
 
 /** The register: what stands where, and how it is built. */
 export class Machines {
   constructor(private readonly profiles: Profiles) {}
 
-  async list(): Promise<ShownMachine[]> {
-    return (await allMachines()).map(shown);
+  async list(query: Sent<typeof machines.list>['query']): Promise<Replied<typeof machines.list>> {
+    const { sort = 'label' } = query;
+    const { found, total } = await listMachines({ ...pageOf(query, 'up'), sort });
+    return { machines: found.map(shown), total };
   }
 
   async read(id: string): Promise<ShownMachine> {
@@ -33,6 +36,15 @@ export class Machines {
     const machine = await this.known(id);
     await this.profiles.checkBuild(machine.profile, build);
     return shown(await changeMachine(machine, { build }));
+  }
+
+  async contact(id: string): Promise<Contact> {
+    return contactOf((await this.known(id)).id);
+  }
+
+  async setContact(id: string, contact: Contact): Promise<Contact> {
+    await keepContact((await this.known(id)).id, contact);
+    return contact;
   }
 
   private async known(id: string): Promise<Machine> {

@@ -10,7 +10,7 @@ describe('profiles, those that ship and those from outside', () => {
   const bring = async (name: string, text: unknown) =>
     api()
       .post('/api/profiles')
-      .set('cookie', await signIn(name))
+      .set(await signIn(name))
       .send({ source: text });
 
   test('a profile is checked, kept by its version, and served in the version a call was opened with', async () => {
@@ -20,11 +20,12 @@ describe('profiles, those that ship and those from outside', () => {
       .replace('version: 0.1.0', 'version: 0.2.0')
       .replace('title: Wall heater', 'title: New wall heater');
     expect((await bring('rosa', next)).body).toMatchObject({ version: '0.2.0', importedBy: 'rosa' });
-    const get = (query: string) => api().get(`/api/profiles/wall-heater${query}`);
+    const me = await signIn();
+    const get = (query: string) => api().get(`/api/profiles/wall-heater${query}`).set(me);
     expect((await get('')).body.version).toBe('0.2.0');
     expect((await get('?version=0.1.0')).body.source).toBe(source);
     expect((await get('?version=9.9.9')).body.version).toBe('0.2.0');
-    expect((await api().get('/api/profiles')).body.map((p: { id: string }) => p.id)).toContain('wall-heater');
+    expect((await api().get('/api/profiles').set(me)).body.map((p: { id: string }) => p.id)).toContain('wall-heater');
   });
   test('what cannot work, what is no profile, and what ships already are refused with what to do', async () => {
     expect((await bring('imre', source.replace('=LI, valve', '=LI, valv'))).body.detail).toMatch(
@@ -46,7 +47,8 @@ describe('profiles, those that ship and those from outside', () => {
   });
 
   test('profiles are served with their source', async () => {
-    expect((await api().get('/api/profiles/furnace-condensing')).body.source).toMatch(/^# Condensing furnace/);
-    expect((await api().get('/api/profiles/toaster')).status).toBe(404);
+    const me = await signIn();
+    expect((await api().get('/api/profiles/furnace-condensing').set(me)).body.source).toMatch(/^# Condensing furnace/);
+    expect((await api().get('/api/profiles/toaster').set(me)).status).toBe(404);
   });
 });

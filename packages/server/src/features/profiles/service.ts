@@ -1,40 +1,55 @@
-import { type Build, formatProblem, loadProfile, ProblemError, type Problem as ProfileProblem, variantsOf, withVariant } from '@zetalysis/core/profile';
-import { checkProfile } from '@zetalysis/core/simulation';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ProfileSummary, WholeProfile } from '@zetalysis/contract';
+import type { Build } from '@zetalysis/core/profile';
 import { Problem } from '../../http/problem';
-import { addProfile, keepProfile, storedProfiles, storedVersion, storedVersions } from './repository';
-
-/** Every variant is run once, healthy, before a profile from outside is taken in; more than these would take too long. */
-const MOST_VARIANTS = 12;
+import type { ProfileChecker } from './checker';
+import check, { type CheckAnswer, type Description } from './checks';
+import {
+  addProfile,
+  describeProfile,
+  importedProfiles,
+  keepProfile,
+  storedVersion,
+  type StoredText,
+  storedVersions,
+  undescribedProfiles,
+} from './repository';
 
 /** The profiles that ship with the program, and those brought in from outside. Nothing served is ever forgotten. */
 export class Profiles {
-  constructor(private readonly shipped: ReadonlyMap<string, WholeProfile>) {}
+  constructor(
+    private readonly shipped: ReadonlyMap<string, WholeProfile>,
+    private readonly checker: ProfileChecker,
+  ) {}
 
-  /** Keeps the shipped versions for the calls that will be pinned to them. */
-  async keepShipped(): Promise<void> {
-    for (const { id, version, source } of this.shipped.values())
-      await keepProfile({ id, version, source, importedBy: null });
+  /** Keeps the shipped versions for the calls that will be pinned to them, and describes what is not described yet. */
+  async keep(): Promise<void> {
+    for (const { source, importedBy, ...description } of this.shipped.values())
+      await keepProfile({ source, importedBy, description });
+    for (const { id, version, source } of await undescribedProfiles()) {
+      const answer = await this.checker.check({ source, what: 'description' }).catch(() => undefined);
+      // One that cannot be read any more stays for the calls that are pinned to it, and out of every list.
+      if (answer?.sound) await describeProfile(id, version, answer.description);
+    }
   }
 
-  /** The newest version of each. */
-  async all(): Promise<WholeProfile[]> {
-    const imported = await storedProfiles();
-    const newest = new Map(this.shipped);
-    for (const row of imported) if (row.importedBy !== null && !newest.has(row.id)) newest.set(row.id, describe(row));
+  /** The newest version of each, as lists show it. */
+  async all(): Promise<ProfileSummary[]> {
+    const newest = new Map([...this.shipped].map(([id, profile]) => [id, summaryOf(profile)]));
+    for (const { description, importedBy } of await importedProfiles())
+      if (!newest.has(description.id)) newest.set(description.id, asListed(description, importedBy));
     return [...newest.values()].sort((a, b) => (a.title < b.title ? -1 : 1));
   }
 
   /** A profile in the wanted version, else the newest there is. */
-  async find(id: string, version?: string): Promise<WholeProfile | undefined> {
+  private async find(id: string, version?: string): Promise<WholeProfile | undefined> {
     const shipped = this.shipped.get(id);
     if (shipped && (version === undefined || shipped.version === version)) return shipped;
     const rows = await storedVersions(id);
     const row = rows.find((r) => r.version === version);
-    if (row) return describe(row);
-    return shipped ?? (rows[0] && describe(rows[0]));
+    if (row) return whole(row);
+    return shipped ?? (rows[0] && whole(rows[0]));
   }
 
   /** As `find`; throws a Problem with the given status that lists what is known. */
@@ -45,82 +60,72 @@ export class Profiles {
     throw new Problem(status, 'Unknown profile', `There is no profile "${id}" here. Known: ${known}.`);
   }
 
+  /** What of a profile, its version and a build of it is not here; nothing when all of it is. */
+  async missing(id: string, version: string, build: Build): Promise<string | undefined> {
+    const shipped = this.shipped.get(id);
+    const found = shipped?.version === version ? shipped : await storedVersion(id, version).then((row) => row && whole(row));
+    if (!found) return `There is no version ${version} of a profile "${id}" here.`;
+    const unknown = build.options.find((option) => !found.variants.some((v) => v.id === option));
+    if (unknown !== undefined) return `"${id}" ${version} has no variant "${unknown}".`;
+    if (Object.keys(build.order).length === 0) return undefined;
+    const answer = await this.checker.check({ source: found.source, what: { build } });
+    return answer.sound ? undefined : answer.problems.join('\n');
+  }
+
   /** Checks that a family can be built like that, by running it once, healthy. Throws a Problem that says what is wrong. */
   async checkBuild(id: string, build: Build): Promise<void> {
     const { source } = await this.get(id, 400);
-    const refuse = (problems: readonly ProfileProblem[]): never => {
-      throw new Problem(
-        400,
-        'It cannot be built like that',
-        problems
-          .slice(0, 10)
-          .map((p) => `${p.path}: ${p.message}`)
-          .join('\n'),
-      );
-    };
-    try {
-      const { problems } = checkProfile(source, id, build);
-      if (problems.length > 0) refuse(problems);
-    } catch (error) {
-      if (!(error instanceof ProblemError)) throw error;
-      refuse(error.problems);
-    }
+    soundOr('It cannot be built like that', await this.checker.check({ source, what: { build } }));
   }
 
   /** Checks a profile from outside as `profiles --check` does and takes it in. Throws a Problem that says what is wrong. */
-  async add(source: string, person: string): Promise<WholeProfile> {
-    const served = checked(source, person);
-    const { id, version } = served;
+  async add(source: string, person: string): Promise<ProfileSummary> {
+    const description = soundOr('This profile cannot be used', await this.checker.check({ source, what: 'all' }));
+    const { id, version } = description;
     if (this.shipped.has(id))
       throw new Problem(
         409,
         'Name taken',
         `"${id}" ships with the program. Give yours another id, for example ${id}-own.`,
       );
-    if (await storedVersion(id, version))
+    if (!(await addProfile({ source, importedBy: person, description })))
       throw new Problem(
         409,
         'Version taken',
         `"${id}" ${version} is here already. Raise its version, then import it again.`,
       );
-    await addProfile({ id, version, source, importedBy: person });
-    return served;
+    return asListed(description, person);
   }
 }
 
-function checked(source: string, importedBy: string): WholeProfile {
-  const file = 'profile';
-  try {
-    const variants = variantsOf(source, file);
-    if (variants.length > MOST_VARIANTS)
-      throw new Problem(400, 'Too many variants', `It has ${variants.length} variants; ${MOST_VARIANTS} is the most.`);
-    for (const variant of [undefined, ...variants.map((v) => v.id)]) {
-      const { problems } = checkProfile(source, file, withVariant(variant));
-      if (problems.length > 0) throw new ProblemError(problems);
-    }
-    return describe({ source, importedBy });
-  } catch (error) {
-    if (!(error instanceof ProblemError)) throw error;
-    const shown = error.problems.slice(0, 10).map(formatProblem).join('\n');
-    throw new Problem(400, 'This profile cannot be used', shown);
-  }
+function soundOr(title: string, answer: CheckAnswer): Description {
+  if (answer.sound) return answer.description;
+  throw new Problem(400, title, answer.problems.join('\n'));
 }
 
-function describe({ source, importedBy }: { source: string; importedBy: string | null }): WholeProfile {
-  const { id, title, summary, version, identity } = loadProfile(source, 'profile');
-  const variants = variantsOf(source, 'profile');
-  return { id, title, summary, version, identity, variants, importedBy, source };
-}
+const asListed = ({ variants, ...description }: Description, importedBy: string | null): ProfileSummary => ({
+  ...description,
+  variants: [...variants],
+  importedBy,
+});
 
-/** Reads and checks the shipped profiles once at start; a broken one stops the server with its problems. */
-export function readProfiles(directory: string): Profiles {
+/** A stored profile; one that nobody can read any more still has its text. */
+const whole = ({ id, version, source, importedBy, description }: StoredText): WholeProfile => ({
+  ...asListed(description ?? { id, version, title: id, summary: '', identity: {}, variants: [] }, importedBy),
+  source,
+});
+
+/** Reads the shipped profiles once at start; a broken one stops the server with its problems. */
+export function readProfiles(directory: string, checker: ProfileChecker): Profiles {
   const map = new Map<string, WholeProfile>();
   for (const file of readdirSync(directory).filter((f) => f.endsWith('.yaml'))) {
-    const served = describe({ source: readFileSync(join(directory, file), 'utf8'), importedBy: null });
-    map.set(served.id, served);
+    const source = readFileSync(join(directory, file), 'utf8');
+    const answer = check({ source, what: 'description' });
+    if (!answer.sound) throw new Error(`${file}: ${answer.problems.join('\n')}`);
+    map.set(answer.description.id, { ...asListed(answer.description, null), source });
   }
-  return new Profiles(map);
+  return new Profiles(map, checker);
 }
 
 /** A profile without its text, for lists. */
-export const summaryOf = ({ source: _source, ...summary }: WholeProfile): ProfileSummary => summary;
+const summaryOf = ({ source: _source, ...summary }: WholeProfile): ProfileSummary => summary;

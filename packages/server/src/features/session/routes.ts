@@ -1,27 +1,31 @@
-import { Router, type Request, type RequestHandler } from 'express';
+import { Router, type RequestHandler } from 'express';
 import { session } from '@zetalysis/contract';
-import { SESSION_COOKIE, signedIn } from '../../http/sessions';
+import { closeSession, openSession, signedIn } from '../../http/sessions';
 import { serve } from '../../http/serve';
-import { shown, signIn } from './service';
+import { rememberDevice } from './known-device';
+import { changePassword, endOne, listSessions, shown, signIn } from './service';
 
-export function sessionRoutes(limit: RequestHandler): Router {
+/** `limits` stand before everything that tries a password. */
+export function sessionRoutes(limits: readonly RequestHandler[], secret: string): Router {
   const router = Router();
   serve(router, session.read, signedIn, (_sent, { person }) => shown(person));
-  serve(router, session.signIn, limit, async ({ body }, request) => {
+  serve(router, session.signIn, ...limits, async ({ body }, request) => {
     const person = await signIn(body.name, body.password);
-    // A new session id, so that an id planted before the sign-in is worth nothing.
-    await done((then) => request.session.regenerate(then));
-    request.session.personId = person.id;
-    await done((then) => request.session.save(then));
-    return shown(person);
+    rememberDevice(request, person.name, secret);
+    return { me: shown(person), key: await openSession(request, person) };
   });
-  serve(router, session.signOut, async (_sent, request: Request) => {
-    await done((then) => request.session.destroy(then));
-    request.res!.clearCookie(SESSION_COOKIE);
+  serve(router, session.signOut, async (_sent, request) => {
+    await closeSession(request);
+    return undefined;
+  });
+  serve(router, session.list, signedIn, (_sent, { person, sessionID }) => listSessions(person, sessionID));
+  serve(router, session.end, signedIn, async ({ params }, { person }) => {
+    await endOne(person, params.id);
+    return undefined;
+  });
+  serve(router, session.changePassword, signedIn, ...limits, async ({ body }, { person, sessionID }) => {
+    await changePassword(person, sessionID, body.old, body.wanted);
     return undefined;
   });
   return router;
 }
-
-const done = (start: (then: (error: unknown) => void) => void): Promise<void> =>
-  new Promise((resolve, reject) => start((e) => (e ? reject(e as Error) : resolve())));

@@ -1,0 +1,62 @@
+import { Op, type Transaction } from 'sequelize';
+import { type Arrived, type Overview, overviewOf } from '@zetalysis/core/visit';
+import { retried } from '../../db/retry';
+import { Machine } from '../machines/model';
+import { Call, StoredOverview } from './model';
+import { entriesInBrief, safetyEntries } from './repository';
+
+/** Makes the overview of a call from the entries that matter to it, up to the newest one, and keeps it in place of the old. */
+export async function projectOverview(
+  call: string,
+  safety: readonly Arrived[],
+  upTo: number,
+  transaction: Transaction,
+): Promise<void> {
+  const overview = overviewOf(safety);
+  const before = await StoredOverview.findByPk(call, { attributes: ['callId', 'title', 'openedAt'], transaction });
+  const head = before ?? (await headOf(call, transaction));
+  await StoredOverview.upsert(
+    {
+      callId: call,
+      upTo,
+      title: head.title,
+      openedAt: head.openedAt,
+      open: overview.state !== 'closed',
+      watch: mustBeWatched(overview),
+      dueAt: overview.dueAt === null ? null : new Date(overview.dueAt),
+      body: overview,
+    },
+    { transaction },
+  );
+}
+
+const mustBeWatched = ({ state, bypasses, danger }: Overview): boolean =>
+  state === 'late' || bypasses.length > 0 || danger !== null;
+
+async function headOf(call: string, transaction: Transaction): Promise<{ title: string; openedAt: Date }> {
+  const { machineId, profile, createdAt } = (await Call.findByPk(call, { transaction }))!;
+  const machine = machineId === null ? null : await Machine.findByPk(machineId, { transaction });
+  return { title: machine?.label ?? profile, openedAt: createdAt };
+}
+
+/** Throws the overviews away, one at a time, and makes them again from the log. Gives the number of calls. */
+export async function rebuildOverviews(): Promise<number> {
+  const PAGE = 500;
+  for (let done = 0, after = ''; ;) {
+    const calls = await Call.findAll({
+      attributes: ['id'],
+      where: { id: { [Op.gt]: after } },
+      order: [['id', 'ASC']],
+      limit: PAGE,
+    });
+    for (const { id } of calls)
+      await retried(Call.sequelize!, async (transaction) => {
+        await StoredOverview.destroy({ where: { callId: id }, transaction });
+        const last = (await entriesInBrief(id, transaction)).at(-1)?.number ?? 0;
+        await projectOverview(id, await safetyEntries(id, transaction), last, transaction);
+      });
+    done += calls.length;
+    if (calls.length < PAGE) return done;
+    after = calls.at(-1)!.id;
+  }
+}
