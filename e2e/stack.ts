@@ -7,8 +7,15 @@ import { startStack } from '../tools/stack.mjs';
 
 type Stack = Awaited<ReturnType<typeof startStack>>;
 
+/** Somebody who has signed in: what their browser holds. */
+interface Session {
+  readonly cookie: string;
+  readonly key: string;
+  readonly me: object;
+}
+
 /** Tests against a private installation with demo data: its own database, server and web app. */
-export const test = base.extend<{ call: (label: string) => Promise<Page> }, { stack: Stack; session: string }>({
+export const test = base.extend<{ call: (label: string) => Promise<Page> }, { stack: Stack; session: Session }>({
   stack: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
@@ -20,7 +27,7 @@ export const test = base.extend<{ call: (label: string) => Promise<Page> }, { st
     },
     { scope: 'worker', timeout: 180_000 },
   ],
-  /** The cookie of somebody who has signed in before the day's tests. */
+  /** Somebody who has signed in before the day's tests. */
   session: [
     async ({ stack }, use) => {
       const reply = await fetch(`${stack.url}/api/session`, {
@@ -29,18 +36,24 @@ export const test = base.extend<{ call: (label: string) => Promise<Page> }, { st
         body: JSON.stringify({ name: 'imre', password: 'cold-morning' }),
       });
       expect(reply.status).toBe(200);
-      await use(reply.headers.get('set-cookie')!.split(';')[0]!);
+      const cookie = reply.headers.getSetCookie().find((c) => c.startsWith('zetalysis='))!;
+      await use({ cookie: cookie.split(';')[0]!, ...((await reply.json()) as Omit<Session, 'cookie'>) });
     },
     { scope: 'worker' },
   ],
   /** Opens a new call on a machine of the register. */
   call: async ({ page, stack, session }, use) => {
     await use(async (label) => {
-      const [name, value] = session.split('=') as [string, string];
+      const [name, value] = session.cookie.split('=') as [string, string];
+      await page.addInitScript(({ key, me }) => {
+        localStorage.setItem('zetalysis.key', key);
+        localStorage.setItem('zetalysis.me', JSON.stringify(me));
+      }, session);
       await page.context().addCookies([{ name, value, url: stack.url, httpOnly: true, sameSite: 'Strict' }]);
       await page.goto(`${stack.url}/calls/new`);
-      // The list draws only what is in sight: typing brings the machine up.
       await page.getByLabel('Machine from the register').fill(label);
+      // The server looks for it; until then the list is the old one.
+      await expect(page.locator('.ant-select-item-option')).toHaveCount(1);
       await page.getByTitle(new RegExp(label)).click();
       await page.getByLabel(/Complaint/).fill('No heat since this morning.');
       await page.getByRole('button', { name: 'Open the call' }).click();

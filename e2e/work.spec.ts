@@ -1,7 +1,7 @@
 import { choose, ends, entry, evidence, expect, light, step, suspects, test } from './stack';
 
 test('12 V: idle volts prove nothing, volts under the blower prove the battery', async ({ call }) => {
-  const page = await call('mobile library');
+  const page = await call('Furnace of the mobile library');
   await step(page, 'Blower starts', 'seen');
   await step(page, 'Blower keeps running', 'not seen');
   await light(page, /^code 1:/);
@@ -33,7 +33,7 @@ test('repair, then go on: the second fault leads; an adjustment bars the closing
   for (const title of ['Igniter glows', 'Burners light']) await step(page, title, 'not seen');
   await entry(page, 'OL igniter');
   await expect(suspects(page).first()).toContainText('is cracked');
-  await page.getByText('Repaired or adjusted something?').click();
+  await page.getByText('Repaired, adjusted, photo').click();
   await expect(page.getByRole('region', { name: 'Record' }).getByTitle('igniter (silicon carbide)')).toBeVisible();
   await page.getByRole('checkbox', { name: /measured good before fitting/ }).check();
   await page.getByRole('button', { name: 'Repaired: try again' }).click();

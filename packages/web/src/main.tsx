@@ -14,5 +14,8 @@ createRoot(document.getElementById('root')!).render(
   </StrictMode>,
 );
 
+// A file of this version is gone from the server, and nobody kept it: the page of the new version has files of its own.
+window.addEventListener('vite:preloadError', () => location.reload());
+
 // Keeps the app's own files for a reload without the server. Not while developing: files change there.
 if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');

@@ -8,3 +8,11 @@ globalThis.BroadcastChannel = class extends BroadcastChannel {
     (this as unknown as { unref: () => void }).unref();
   }
 };
+
+const stored = new Map<string, string>();
+/** What a browser keeps beside its databases. */
+globalThis.localStorage = {
+  getItem: (key: string) => stored.get(key) ?? null,
+  setItem: (key: string, value: string) => void stored.set(key, value),
+  removeItem: (key: string) => void stored.delete(key),
+} as Storage;

@@ -1,4 +1,6 @@
 import type { Contract } from '@zetalysis/contract';
+import { sessionKey } from './identity';
+import { hearServerClock } from './server-clock';
 
 /** What the server said no with (RFC 9457), or that it could not be reached. */
 export class ServerProblem extends Error {
@@ -32,11 +34,16 @@ export async function http<K extends keyof Contract>(
   };
   const address = path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name]!));
   const asked = new URLSearchParams(Object.entries(query).flatMap(([k, v]) => (v === undefined ? [] : [[k, v]])));
+  const key = sessionKey();
+  const asking = Date.now();
   let response: Response;
   try {
     response = await fetch(`/api${address}${asked.size > 0 ? `?${asked.toString()}` : ''}`, {
       method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      headers: {
+        ...(key === null ? {} : { 'x-session-key': key }),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       signal: AbortSignal.timeout(8000),
     });
@@ -47,6 +54,7 @@ export async function http<K extends keyof Contract>(
       'The server cannot be reached. Go on; what you enter is kept here and sent later.',
     );
   }
+  hearServerClock(response, asking);
   if (response.status === 204) return undefined as Contract[K]['reply'];
   const isJson = response.headers.get('content-type')?.includes('json') === true;
   const data: unknown = isJson ? await response.json().catch(() => undefined) : undefined;

@@ -1,21 +1,22 @@
 import { useQuery } from '@tanstack/react-query';
-import { http, ServerProblem } from './http';
 import type { Me } from '@zetalysis/contract';
+import { http, ServerProblem } from './http';
+import { leave, mustEndSession, rememberMe, sessionEnded, sessionKey, whoIsHere } from './identity';
 
-const KEPT = 'zetalysis.me';
-
-/** Who is signed in. With the server away, whoever was signed in last on this device goes on working. */
+/** Who is signed in. With the server away, whoever signed in last on this device goes on working. */
 export function useMe() {
   return useQuery({
     queryKey: ['me'],
     queryFn: async (): Promise<Me | null> => {
+      await endOldSession();
+      if (sessionKey() === null) return null;
       try {
         const me = await http('GET /session');
-        localStorage.setItem(KEPT, JSON.stringify(me));
+        rememberMe(me);
         return me;
       } catch (error) {
-        if (error instanceof ServerProblem && error.away) return keptMe();
-        localStorage.removeItem(KEPT);
+        if (error instanceof ServerProblem && error.status !== 401) return whoIsHere();
+        leave();
         return null;
       }
     },
@@ -23,17 +24,14 @@ export function useMe() {
   });
 }
 
-function keptMe(): Me | null {
-  const text = localStorage.getItem(KEPT);
-  return text === null ? null : (JSON.parse(text) as Me);
+/** Ends the session of somebody who signed out while the server was away. */
+async function endOldSession(): Promise<void> {
+  if (!mustEndSession()) return;
+  await http('DELETE /session').then(sessionEnded, () => undefined);
 }
 
-/** This device's name in the log: made once. */
-export function deviceName(): string {
-  const key = 'zetalysis.device';
-  const kept = localStorage.getItem(key);
-  if (kept !== null) return kept;
-  const made = `d-${crypto.randomUUID().slice(0, 8)}`;
-  localStorage.setItem(key, made);
-  return made;
+/** Signs out: at once on this device, and at the server as soon as it can be reached. */
+export async function signOut(): Promise<void> {
+  leave();
+  await endOldSession();
 }

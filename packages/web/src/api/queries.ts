@@ -1,6 +1,46 @@
 import { useQuery } from '@tanstack/react-query';
-import { http } from './http';
+import type { Machine, Sent } from '@zetalysis/contract';
+import type { machines } from '@zetalysis/contract';
+import { keepMachines, knownMachine, knownMachines } from '../store/machines';
+import { http, ServerProblem } from './http';
 
 export const useProfiles = () => useQuery({ queryKey: ['profiles'], queryFn: () => http('GET /profiles') });
 
-export const useMachines = () => useQuery({ queryKey: ['machines'], queryFn: () => http('GET /machines') });
+type MachinesAsked = Sent<typeof machines.list>['query'];
+
+/** A page of the register; while the server is away, of what is known of it here. */
+export const useMachines = (asked: MachinesAsked) =>
+  useQuery({
+    queryKey: ['machines', asked],
+    placeholderData: (before) => before,
+    queryFn: async () => {
+      try {
+        const page = await http('GET /machines', { query: asked });
+        await keepMachines(page.machines).catch(() => undefined);
+        return page;
+      } catch (error) {
+        if (!(error instanceof ServerProblem) || !error.away) throw error;
+        const known = await knownMachines(asked.search ?? '', Number(asked.size ?? 25));
+        if (known.length === 0) throw error;
+        return { machines: known, total: known.length };
+      }
+    },
+  });
+
+/** One machine; while the server is away, as it is known here. */
+export const useMachine = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['machine', id],
+    enabled: id !== undefined,
+    queryFn: async (): Promise<Machine> => {
+      try {
+        const machine = await http('GET /machines/:id', { params: { id: id! } });
+        await keepMachines([machine]).catch(() => undefined);
+        return machine;
+      } catch (error) {
+        const known = await knownMachine(id!);
+        if (known && error instanceof ServerProblem && error.away) return known;
+        throw error;
+      }
+    },
+  });

@@ -1,8 +1,11 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { lazy, Suspense } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
 import { useMe } from '../api/me';
 import type { Me } from '@zetalysis/contract';
+import { whoIsHere } from '../api/identity';
+import { keptQueries } from '../store/kept-queries';
 import { CallPlace } from '../places/call/CallPlace';
 import { Waiting } from '../kit/Waiting';
 import { PageBroke } from './PageBroke';
@@ -12,14 +15,26 @@ import { Shell } from './Shell';
 const SignIn = lazy(() => import('../places/sign-in/SignIn'));
 const Today = lazy(() => import('../places/today/Today'));
 const NewCall = lazy(() => import('../places/today/NewCall'));
+const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
 const Library = lazy(() => import('../places/library/Library'));
 const Appliance = lazy(() => import('../places/library/Appliance'));
 const FieldCard = lazy(() => import('../places/library/FieldCard'));
 
+/** What was shown is kept that long for when the server is away, and what failed is tried again after that, milliseconds. */
+const KEPT_MS = 20 * 86_400_000;
+const AGAIN_MS = 5000;
+
 const queries = new QueryClient({
   defaultOptions: {
-    queries: { retry: false, refetchOnWindowFocus: true, networkMode: 'always' },
+    queries: {
+      retry: false,
+      refetchOnWindowFocus: true,
+      networkMode: 'always',
+      gcTime: KEPT_MS,
+      // What failed is asked for again by itself.
+      refetchInterval: ({ state }) => (state.error ? AGAIN_MS : false),
+    },
     mutations: { networkMode: 'always' },
   },
 });
@@ -37,9 +52,10 @@ const router = createBrowserRouter([
     errorElement: <PageBroke />,
     children: [
       { path: '/sign-in', element: <SignIn /> },
-      { path: '/', element: <SignedIn place={() => <Today />} /> },
+      { path: '/', element: <SignedIn place={(me) => <Today me={me} />} /> },
       { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
       { path: '/calls/:id', element: <SignedIn place={(me) => <CallPlace me={me} />} /> },
+      { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
       { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },
@@ -53,11 +69,17 @@ const router = createBrowserRouter([
 ]);
 
 export function App() {
+  const me = whoIsHere();
+  const app = (
+    <Suspense fallback={<Waiting>One moment…</Waiting>}>
+      <RouterProvider router={router} />
+    </Suspense>
+  );
+  // Nobody is signed in: nothing of anybody's is read.
+  if (!me) return <QueryClientProvider client={queries}>{app}</QueryClientProvider>;
   return (
-    <QueryClientProvider client={queries}>
-      <Suspense fallback={<Waiting>One moment…</Waiting>}>
-        <RouterProvider router={router} />
-      </Suspense>
-    </QueryClientProvider>
+    <PersistQueryClientProvider client={queries} persistOptions={keptQueries(me, KEPT_MS)}>
+      {app}
+    </PersistQueryClientProvider>
   );
 }

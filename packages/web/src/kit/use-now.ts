@@ -1,12 +1,15 @@
 import { useEffect, useState } from 'react';
 
-/** The time now, moving twice a second while it is wanted. */
-export function useNow(wanted: boolean): number {
+/** The time now, read again every so many milliseconds; it stands still when nothing is given. */
+export function useNow(every: number | undefined): number {
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
-    if (!wanted) return;
-    const tick = setInterval(() => setNow(Date.now()), 500);
+    if (every === undefined) return;
+    const tick = setInterval(() => setNow(Date.now()), every);
     return () => clearInterval(tick);
-  }, [wanted]);
+  }, [every]);
   return now;
 }
+
+/** For clocks that somebody looks at, milliseconds. */
+export const TICKING = 500;

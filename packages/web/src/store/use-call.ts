@@ -1,97 +1,106 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { v7 } from 'uuid';
-import { type CallEvent, type EventBody, mergeEvents, nextSeq } from '@zetalysis/core/visit';
-import { deviceName } from '../api/me';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type CallEvent, type EventBody, mergeEvents, nextSeq, type Overview, overviewOf } from '@zetalysis/core/visit';
 import { ServerProblem } from '../api/http';
+import type { KeptEvent } from './database';
+import { newEntry } from './entry';
 import { local, onNews } from './local';
-import { pull, push, type SyncState } from './sync';
+import { pull } from './pull';
+import { useOutbox } from './use-outbox';
 
 const POLL_MS = 4000;
+
+/** What a closed call still takes from this page; what others made before they knew comes by itself. */
+const ENDS: ReadonlySet<EventBody['type']> = new Set(['reopened', 'closed']);
+const CLOSED = 'Not kept: this call is closed. Open it again first, and say why.';
 
 export interface CallLog {
   /** Undefined while the browser's store is being read. */
   readonly events: readonly CallEvent[] | undefined;
-  readonly sync: SyncState;
-  /** Keeps an event in this browser and sends it when it can. */
+  /** What those who are not at the machine see of the call. */
+  readonly overview: Overview;
+  /** Keeps an entry in this browser; it is sent when it can be. */
   readonly append: (body: EventBody) => Promise<void>;
+  /** Why the newest entry is not kept: then it is not in the log. */
+  readonly notKept: string | undefined;
   /** The server says there is no such call, and this browser has none either. */
   readonly missing: string | undefined;
 }
 
 /** The log of one call: read from the browser's store, fed by this tab, other tabs and the server. */
 export function useCall(call: string, person: string): CallLog {
+  const [kept, setKept] = useState<readonly KeptEvent[]>();
   const [events, setEvents] = useState<readonly CallEvent[]>();
-  const [sync, setSync] = useState<SyncState>({ kind: 'sending', waiting: 0 });
+  const [notKept, setNotKept] = useState<string>();
   const [missing, setMissing] = useState<string>();
   const newest = useRef<readonly CallEvent[]>([]);
-  const busy = useRef<Promise<void>>(Promise.resolve());
-
-  const synchronise = useCallback(() => {
-    busy.current = busy.current.then(async () => {
-      try {
-        const state = await push(call);
-        if (state.kind !== 'away' && state.kind !== 'signed-out') await pull(call);
-        setSync(state);
-        setMissing(undefined);
-      } catch (error) {
-        if (!(error instanceof ServerProblem)) throw error;
-        const waiting = (await local.unsent()).filter((k) => k.call === call).length;
-        if (error.status === 401) setSync({ kind: 'signed-out', waiting });
-        else if (error.away || error.status === 429) setSync({ kind: 'away', waiting, words: error.message });
-        else if (newest.current.length === 0) setMissing(error.message);
-        else setSync({ kind: 'refused', waiting, words: error.message });
-      }
-    });
-  }, [call]);
+  /** The clock value of the newest entry made here, so that two quick entries get different ones. */
+  const clock = useRef(0);
+  const { send } = useOutbox();
 
   useEffect(() => {
     newest.current = [];
+    clock.current = 0;
     let here = true;
-    const reread = (): Promise<void> =>
-      local.events(call).then((kept) => {
-        if (!here) return;
-        // What was typed a moment ago may not be in the store yet; and a log without news stays the same one, so that
-        // nobody thinks about it twice.
-        const all = mergeEvents(
-          kept.map((k) => k.event),
-          newest.current,
-        );
-        const news = all.length !== newest.current.length || all.some((e, i) => e.id !== newest.current[i]!.id);
-        if (news) newest.current = all;
-        setEvents(newest.current);
-      });
-    void reread().then(synchronise);
+    const reread = async (): Promise<void> => {
+      const now = await local.events(call, person);
+      if (!here) return;
+      const all = mergeEvents(now.map((k) => k.event));
+      // A log without news stays the same one, so that nobody thinks about it twice.
+      if (!isSame(all, newest.current)) newest.current = all;
+      setKept(now);
+      setEvents(newest.current);
+    };
+    const fetchNew = async (): Promise<void> => {
+      try {
+        await pull(call);
+        setMissing(undefined);
+      } catch (error) {
+        if (!(error instanceof ServerProblem)) throw error;
+        if (error.status === 404 && newest.current.length === 0) setMissing(error.message);
+      }
+    };
+    let busy = reread().then(fetchNew);
     const stopNews = onNews((id) => id === call && void reread());
-    const timer = setInterval(() => document.visibilityState === 'visible' && synchronise(), POLL_MS);
-    window.addEventListener('online', synchronise);
+    const again = (): void => void (busy = busy.then(fetchNew, fetchNew));
+    const timer = setInterval(() => document.visibilityState === 'visible' && again(), POLL_MS);
+    window.addEventListener('online', again);
     return () => {
       here = false;
       stopNews();
       clearInterval(timer);
-      window.removeEventListener('online', synchronise);
+      window.removeEventListener('online', again);
     };
-  }, [call, synchronise]);
+  }, [call, person]);
 
+  const overview = useMemo(
+    () => overviewOf((kept ?? []).map(({ event, number = Infinity }) => ({ event, number }))),
+    [kept],
+  );
+  const { state } = overview;
   const append = useCallback(
     async (body: EventBody) => {
-      const event: CallEvent = {
-        id: v7(),
-        call,
-        seq: nextSeq(newest.current),
-        at: new Date().toISOString(),
-        device: deviceName(),
-        person,
-        body,
-      };
-      // Counted at once, so that two quick entries get different clock values.
-      newest.current = [...newest.current, event];
-      setEvents(newest.current);
-      // What is not kept and sent yet is never called sent.
-      setSync((s) => (s.kind === 'sent' ? { kind: 'sending', waiting: 1 } : s));
-      await local.append(event);
-      synchronise();
+      if (state !== 'open' && !ENDS.has(body.type)) return setNotKept(CLOSED);
+      clock.current = Math.max(clock.current + 1, nextSeq(newest.current));
+      try {
+        await local.append(newEntry(call, person, clock.current, body));
+        setNotKept(undefined);
+        send();
+      } catch (error) {
+        setNotKept(notKeptWords(error));
+      }
     },
-    [call, person, synchronise],
+    [call, person, send, state],
   );
-  return { events, sync, append, missing };
+  return { events, overview, append, notKept, missing };
 }
+
+/** Whether nothing came, and nothing that was there changed (words may have been taken out). */
+const isSame = (a: readonly CallEvent[], b: readonly CallEvent[]): boolean =>
+  a.length === b.length && a.every((e, i) => e.id === b[i]!.id && wordsOf(e) === wordsOf(b[i]!));
+
+const wordsOf = ({ body }: CallEvent): string | undefined => ('text' in body ? body.text : undefined);
+
+const notKeptWords = (error: unknown): string =>
+  (error as DOMException).name === 'QuotaExceededError'
+    ? 'Not kept: this device has no room left. Free some room, then enter it again; write it down until then.'
+    : `Not kept on this device (${(error as Error).message}). Enter it again; write it down until then.`;

@@ -4,7 +4,7 @@ import { Button } from '../../src/kit/Button';
 import { Dialog } from '../../src/kit/Dialog';
 import { Field } from '../../src/kit/Field';
 import { Notice } from '../../src/kit/Notice';
-import { Table } from '../../src/kit/Table';
+import { type Part, Table } from '../../src/kit/Table';
 import { render } from './render';
 
 describe('the kit', () => {
@@ -67,19 +67,28 @@ describe('the kit', () => {
     expect(within(screen.getByRole('group', { name: 'None' })).getByText('No machine yet.')).toBeTruthy();
   });
 
-  test('a long table is turned page by page', () => {
-    const rows = Array.from({ length: 11 }, (_, i) => ({ name: `m${i}` }));
-    render(
+  test('a list that is paged elsewhere asks for its parts', async () => {
+    const asked: Part[] = [];
+    const hands = render(
       <Table
         label="Long"
-        rows={rows}
+        rows={[{ name: 'm0' }]}
         keyOf={(m) => m.name}
-        page={10}
-        columns={[{ title: 'Machine', cell: (m) => m.name }]}
+        paged={{
+          part: { page: 1, sort: 'name', order: 'up' },
+          size: 1,
+          total: 3,
+          onPart: (part) => asked.push(part),
+        }}
+        columns={[{ title: 'Machine', sort: 'name', cell: (m) => m.name }]}
         empty=""
       />,
     );
-    expect(screen.queryByText('m9')).toBeTruthy();
-    expect(screen.queryByText('m10')).toBeNull();
+    await hands.click(screen.getByTitle('2'));
+    await hands.click(screen.getByRole('columnheader', { name: 'Machine' }));
+    expect(asked).toEqual([
+      { page: 2, sort: 'name', order: 'up' },
+      { page: 1, sort: 'name', order: 'down' },
+    ]);
   });
 });

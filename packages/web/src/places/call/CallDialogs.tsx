@@ -34,8 +34,9 @@ export const CallDialogs = (props: Props) => (
 );
 
 function Opened({ open, log, engine, drawing, view, standard, onStandard, onBody, onClose }: Props) {
+  const titleOf = (part: string): string => drawing.parts.find((p) => p.id === part)?.title ?? part;
   const record = async (given: Omit<BreakRecord, 'advice'>): Promise<void> =>
-    log.append({ type: 'break-recorded', ...given, advice: await engine.advice() });
+    log.append({ type: 'break-recorded', ...given, title: titleOf(given.part), advice: await engine.advice() });
   switch (open) {
     case 'record':
       return <RecordBreak drawing={drawing} view={view} onRecord={record} onClose={onClose} />;

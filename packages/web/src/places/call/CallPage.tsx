@@ -8,6 +8,7 @@ import type { StepAnswer } from '../../diagrams/Bead';
 import { Cord } from '../../diagrams/Cord';
 import type { EngineState } from '../../engine/use-engine';
 import { Button } from '../../kit/Button';
+import { Notice } from '../../kit/Notice';
 import type { CallLog } from '../../store/use-call';
 import { CallDialogs, type DialogName } from './CallDialogs';
 import { CallHead } from './CallHead';
@@ -60,7 +61,9 @@ export function CallPage(props: Props) {
   return (
     <main className={styles.call} data-fills-screen>
       <CallHead drawing={drawing} view={view} onTriage={() => setDialog('triage')} />
-      <StatusStrip drawing={drawing} view={view} sync={log.sync} onBody={note} />
+      <StatusStrip drawing={drawing} view={view} onBody={note} />
+      {log.notKept !== undefined && <Notice kind="danger">{log.notKept}</Notice>}
+      {log.overview.state === 'late' && <LateEntry count={log.overview.late} />}
       {view.danger !== undefined && (
         <Standstill words={view.danger} onOver={() => note({ type: 'danger-over', words: 'declared safe' })} />
       )}
@@ -71,6 +74,7 @@ export function CallPage(props: Props) {
             <NextTest
               tests={engine.tests}
               view={view}
+              safeties={drawing.safeties}
               thinking={engine.thinking}
               wires={wires}
               onEvents={noteAll}
@@ -83,10 +87,12 @@ export function CallPage(props: Props) {
           <div className={styles.record}>
             <Ending
               view={view}
+              late={log.overview.state === 'late'}
               onRecord={() => setDialog('record')}
               onClose={() => note({ type: 'closed', words: '' })}
+              onReopen={(words) => note({ type: 'reopened', words })}
             >
-              <Work drawing={drawing} view={view} onBody={note} />
+              <Work call={id} drawing={drawing} view={view} onBody={note} />
             </Ending>
           </div>
         </div>
@@ -129,6 +135,13 @@ const WhatIf = ({ words, onBack }: { words: string; onBack: () => void }) => (
     <strong>What if: {words}.</strong> Steps and circuit are as they would be; ≠ marks what differs from a sound
     appliance. <Button onClick={onBack}>Back to what is known</Button>
   </p>
+);
+
+/** Something that touches safety was noted elsewhere and came after the call was closed. */
+const LateEntry = ({ count }: { count: number }) => (
+  <Notice kind="danger" more="Read the newest entries: gas, power, bypass, danger or a repair is among them.">
+    Open: {count === 1 ? 'a late entry' : `${count} late entries`} came after this call was closed.
+  </Notice>
 );
 
 const Always = ({ cautions, onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (

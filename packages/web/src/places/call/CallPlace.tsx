@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Me } from '@zetalysis/contract';
+import { useMachine } from '../../api/queries';
 import { useEngine } from '../../engine/use-engine';
 import { AntTheme } from '../../kit/AntTheme';
 import { Failure } from '../../kit/Failure';
 import { Waiting } from '../../kit/Waiting';
 import { useCall } from '../../store/use-call';
-import { useWires } from '../../store/wires';
 import { useStandard } from '../../theme/use-standard';
 import { CallPage } from './CallPage';
 
@@ -28,7 +28,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const [whatIf, setWhatIf] = useState<string>();
   const engine = useEngine(log.events, { units: me.units, role: me.role, phase, standard, whatIf });
   const opened = log.events?.find((e) => e.body.type === 'opened')?.body;
-  const wires = useWires(opened?.type === 'opened' ? opened.machine : undefined);
+  const machine = useMachine(opened?.type === 'opened' ? opened.machine : undefined);
   const { drawing, view } = engine;
 
   useEffect(() => {
@@ -57,7 +57,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
       engine={engine}
       drawing={drawing}
       view={view}
-      wires={wires}
+      wires={machine.data?.wires ?? {}}
       phase={phase}
       onPhase={setPhase}
       whatIf={whatIf}

@@ -1,36 +1,65 @@
 import { type ReactNode, useState } from 'react';
 import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
+import { Field } from '../../kit/Field';
 import styles from './Ending.module.css';
 
 interface Props {
   readonly view: CallView;
+  /** It was closed, and something that touches safety came after. */
+  readonly late: boolean;
   readonly onRecord: () => void;
   readonly onClose: () => void;
+  readonly onReopen: (words: string) => void;
   readonly children: ReactNode;
 }
 
 /** How a call ends: the break is recorded, what was done is noted, the call is closed when nothing stands against it. */
-export function Ending({ view, onRecord, onClose, children }: Props) {
+export function Ending({ view, late, onRecord, onClose, onReopen, children }: Props) {
   const [asked, setAsked] = useState(false);
-  if (view.closed) return null;
   return (
     <section className={styles.ending} aria-label="Record">
       {view.recordWords !== undefined && <p>{view.recordWords}</p>}
-      <Button tone={view.standing === 'proved' && !view.record ? 'main' : 'plain'} onClick={onRecord}>
-        {view.record ? 'Correct the record' : 'Record the break'}
-      </Button>{' '}
-      {view.record && (
-        <Button onClick={() => (view.obstacles.length === 0 ? onClose() : setAsked(true))}>Close the call</Button>
-      )}
-      {children}
-      {asked && view.obstacles.length > 0 && (
-        <ul role="alert" className="problem">
-          {view.obstacles.map((o) => (
-            <li key={o}>{o}</li>
-          ))}
-        </ul>
+      {view.closed ? (
+        <Reopen late={late} onClose={onClose} onReopen={onReopen} />
+      ) : (
+        <>
+          <Button tone={view.standing === 'proved' && !view.record ? 'main' : 'plain'} onClick={onRecord}>
+            {view.record ? 'Correct the record' : 'Record the break'}
+          </Button>{' '}
+          {view.record && (
+            <Button onClick={() => (view.obstacles.length === 0 ? onClose() : setAsked(true))}>Close the call</Button>
+          )}
+          {children}
+          {asked && view.obstacles.length > 0 && (
+            <ul role="alert" className="problem">
+              {view.obstacles.map((o) => (
+                <li key={o}>{o}</li>
+              ))}
+            </ul>
+          )}
+        </>
       )}
     </section>
+  );
+}
+
+/** A closed call takes no entry but that it is opened again, and why. */
+function Reopen({ late, onClose, onReopen }: Pick<Props, 'late' | 'onClose' | 'onReopen'>) {
+  const [reason, setReason] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const reopen = (e: React.FormEvent): void => {
+    e.preventDefault();
+    if (reason.trim() === '') return setProblem('Write why it is opened again.');
+    onReopen(reason.trim());
+  };
+  return (
+    <form className={styles.reopen} onSubmit={reopen}>
+      <Field label="Why it is opened again" maxLength={500} value={reason} problem={problem} onChange={setReason} />
+      <Button htmlType="submit" tone={late ? 'main' : 'plain'}>
+        Open it again
+      </Button>
+      {late && <Button onClick={onClose}>It is so: close again</Button>}
+    </form>
   );
 }

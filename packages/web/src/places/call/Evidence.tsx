@@ -1,12 +1,15 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
 import styles from './Evidence.module.css';
+
+const ShowPhoto = lazy(() => import('./ShowPhoto'));
 
 const time = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
 
 /** The log of the call. Taking something back is an entry of its own; nothing disappears. */
 export function Evidence({ view, onUndo }: { view: CallView; onUndo: (id: string) => void }) {
+  const [photo, setPhoto] = useState<string>();
   const lines = [...view.log].filter((l) => !l.takesBack).reverse();
   return (
     <section className={styles.evidence} aria-label="Evidence">
@@ -14,8 +17,16 @@ export function Evidence({ view, onUndo }: { view: CallView; onUndo: (id: string
       <ol tabIndex={0} aria-label="Entries, newest first">
         {lines.map((l) => (
           <li key={l.id} data-retracted={l.retracted || undefined}>
-            <time dateTime={l.at}>{time.format(new Date(l.at))}</time>
+            <time dateTime={l.at} title={clockWords(l.clockOff)}>
+              {time.format(new Date(l.at))}
+              {l.clockOff !== undefined && '*'}
+            </time>
             <Entry line={l} />
+            {l.photo !== undefined && (
+              <Button tone="quiet" onClick={() => setPhoto(l.photo)}>
+                show
+              </Button>
+            )}
             {l.undoable && !view.closed && (
               <Button tone="quiet" aria-label={`Take back: ${l.words}`} onClick={() => onUndo(l.id)}>
                 undo
@@ -24,8 +35,20 @@ export function Evidence({ view, onUndo }: { view: CallView; onUndo: (id: string
           </li>
         ))}
       </ol>
+      {photo !== undefined && (
+        <Suspense>
+          <ShowPhoto id={photo} onClose={() => setPhoto(undefined)} />
+        </Suspense>
+      )}
     </section>
   );
+}
+
+/** What is said of an entry whose device had a wrong clock. */
+function clockWords(off: number | undefined): string | undefined {
+  if (off === undefined) return undefined;
+  const minutes = Math.max(1, Math.round(Math.abs(off) / 60_000));
+  return `By the shop’s clock; the device’s was ${minutes} min ${off > 0 ? 'fast' : 'slow'}`;
 }
 
 /** One entry in words; of a finding, on demand, what each suspect says to it. */

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { CallView, TestView } from '@zetalysis/core/presentation';
-import type { EventBody } from '@zetalysis/core/visit';
+import type { EventBody, LedgerLine } from '@zetalysis/core/visit';
 import type { Wires } from '@zetalysis/contract';
 import { wireWords } from '../../diagrams/wire-names';
 import { Button } from '../../kit/Button';
@@ -11,6 +11,8 @@ import styles from './NextTest.module.css';
 interface Props {
   readonly tests: readonly TestView[] | undefined;
   readonly view: CallView;
+  /** What can be gone round on this appliance. */
+  readonly safeties: readonly LedgerLine[];
   readonly thinking: boolean;
   readonly wires: Wires;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
@@ -18,7 +20,7 @@ interface Props {
 }
 
 /** The one test to make now, with one field to answer it. */
-export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }: Props) {
+export function NextTest({ tests, view, safeties, thinking, wires, onEvents, onStandard }: Props) {
   const [chosen, setChosen] = useState<string>();
   const picked = tests?.find((t) => t.id === chosen);
   const test = picked ?? tests?.[0];
@@ -55,7 +57,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
       more={
         <>
           <Before test={test} wires={wires} />
-          <Answer key={test.id} test={test} view={view} onEvents={onEvents} />
+          <Answer key={test.id} test={test} view={view} safeties={safeties} onEvents={onEvents} />
           <Means test={test} />
           <p className={`fine ${styles.worth}`}>
             {worth(test)}

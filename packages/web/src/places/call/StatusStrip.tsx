@@ -1,7 +1,8 @@
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
-import type { SyncState } from '../../store/sync';
+import { outboxWords } from '../../store/outbox-words';
+import { useOutbox } from '../../store/use-outbox';
 import { ChangeSetup } from './ChangeSetup';
 import { Timers } from './Timers';
 import styles from './StatusStrip.module.css';
@@ -9,33 +10,43 @@ import styles from './StatusStrip.module.css';
 interface Props {
   readonly drawing: Drawing;
   readonly view: CallView;
-  readonly sync: SyncState;
   readonly onBody: (body: EventBody) => void;
 }
 
 /** Always on screen in a call: gas, power, what is unplugged or bypassed, and whether everything is sent. */
-export function StatusStrip({ drawing, view, sync, onBody }: Props) {
+export function StatusStrip({ drawing, view, onBody }: Props) {
   const { setup } = view;
-  const set = (change: Partial<typeof setup>): void => onBody(setupEntry({ ...setup, ...change }));
+  const set = (change: Partial<typeof setup>): void => onBody(setupEntry({ ...setup, ...change }, drawing.safeties));
+  const { state: outbox } = useOutbox();
+  const { closed } = view;
   return (
     <div className={styles.status} role="region" aria-label="State of the appliance">
-      {drawing.gas && <Toggle name="Gas" on={setup.gas} words={['on', 'shut']} onChange={(gas) => set({ gas })} />}
-      <Toggle name="Power" on={setup.power} words={['on', 'off']} onChange={(power) => set({ power })} />
+      {drawing.gas && (
+        <Toggle name="Gas" on={setup.gas} words={['on', 'shut']} onChange={(gas) => set({ gas })} disabled={closed} />
+      )}
+      <Toggle
+        name="Power"
+        on={setup.power}
+        words={['on', 'off']}
+        onChange={(power) => set({ power })}
+        disabled={closed}
+      />
       <Toggle
         name="Call"
         on={setup.heatCall}
         words={['calling', 'no call']}
         onChange={(heatCall) => set({ heatCall })}
+        disabled={closed}
       />
       {standing(drawing, setup).map(({ words, tone, without }) => (
-        <Button key={words} tone={tone} onClick={() => set(without)}>
+        <Button key={words} tone={tone} disabled={closed} onClick={() => set(without)}>
           {words}
         </Button>
       ))}
       <Timers timers={view.timers} onEnd={(event) => onBody({ type: 'retracted', event })} />
-      <ChangeSetup drawing={drawing} setup={setup} onSetup={set} onBody={onBody} />
-      <span className={styles.sync} data-sync={sync.kind} role="status">
-        {syncWords(sync)}
+      {!closed && <ChangeSetup drawing={drawing} setup={setup} onSetup={set} onBody={onBody} />}
+      <span className={styles.sync} data-sync={outbox.kind} role="status">
+        {outboxWords(outbox)}
       </span>
     </div>
   );
@@ -80,28 +91,13 @@ interface ToggleProps {
   readonly on: boolean;
   readonly words: readonly [string, string];
   readonly onChange: (on: boolean) => void;
+  readonly disabled: boolean;
 }
 
-const Toggle = ({ name, on, words, onChange }: ToggleProps) => (
-  <Button className={on ? '' : styles.off!} aria-pressed={on} onClick={() => onChange(!on)}>
+const Toggle = ({ name, on, words, onChange, disabled }: ToggleProps) => (
+  <Button className={on ? '' : styles.off!} aria-pressed={on} disabled={disabled} onClick={() => onChange(!on)}>
     <span>
       {name} <strong>{on ? words[0] : words[1]}</strong>
     </span>
   </Button>
 );
-
-function syncWords(sync: SyncState): string {
-  const waiting = 'waiting' in sync && sync.waiting > 0 ? `${sync.waiting} kept here, ` : '';
-  switch (sync.kind) {
-    case 'sent':
-      return 'All sent';
-    case 'sending':
-      return 'Sending…';
-    case 'away':
-      return `Server away: ${waiting}sent when it is back`;
-    case 'signed-out':
-      return `Signed out: ${waiting}sign in to send`;
-    case 'refused':
-      return `Server refuses ${sync.waiting}: ${sync.words}`;
-  }
-}

@@ -5,7 +5,7 @@ import { Button } from '../../kit/Button';
 import { Choices } from '../../kit/Choices';
 import { clock } from './clock';
 import styles from './Stopwatch.module.css';
-import { useNow } from './use-now';
+import { TICKING, useNow } from '../../kit/use-now';
 import { useWatch, type Watch } from './use-watch';
 
 interface Props {
@@ -35,7 +35,7 @@ interface WatchingProps extends Omit<Props, 'call'> {
 }
 
 function Watching({ watch: { start, tapped }, keep, drawing, view, onEvents }: WatchingProps) {
-  const elapsed = useNow(true) - start;
+  const elapsed = useNow(TICKING) - start;
   const expected = (phase: string): Millis | undefined => view.cord.beads.find((b) => b.id === phase)?.expectedAt;
   const left = drawing.phases.filter((p) => !tapped.includes(p.id));
   // The step it breaks off at, and what should have come by now as well. What is not due yet is not claimed.

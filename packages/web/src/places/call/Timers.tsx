@@ -2,7 +2,7 @@ import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
 import { clock } from './clock';
 import styles from './Timers.module.css';
-import { useNow } from './use-now';
+import { TICKING, useNow } from '../../kit/use-now';
 
 interface Props {
   readonly timers: CallView['timers'];
@@ -11,7 +11,7 @@ interface Props {
 
 /** Clocks that were set: they count down, survive a reload, and stand out when they are over. */
 export function Timers({ timers, onEnd }: Props) {
-  const now = useNow(timers.length > 0);
+  const now = useNow(timers.length > 0 ? TICKING : undefined);
   return timers.map((t) => {
     const left = t.ends - now;
     return (

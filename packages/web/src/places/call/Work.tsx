@@ -5,20 +5,23 @@ import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
+import { TakePhoto } from './TakePhoto';
 import styles from './Work.module.css';
 
 interface Props {
+  readonly call: string;
   readonly drawing: Drawing;
   readonly view: CallView;
   readonly onBody: (body: EventBody) => void;
 }
 
 /** What is done to the machine: repairs, with the new part measured first or not, and adjustments with where they stood. */
-export const Work = ({ drawing, view, onBody }: Props) => (
+export const Work = ({ call, drawing, view, onBody }: Props) => (
   <details className={styles.work}>
-    <summary>Repaired or adjusted something?</summary>
+    <summary>Repaired, adjusted, photo</summary>
     <Repair drawing={drawing} view={view} onBody={onBody} />
     <Adjustment onBody={onBody} />
+    <TakePhoto call={call} onBody={onBody} />
     {view.adjustments.map((a) => (
       <p key={a.event} className={styles.row}>
         <span>
@@ -33,7 +36,7 @@ export const Work = ({ drawing, view, onBody }: Props) => (
   </details>
 );
 
-function Repair({ drawing, view, onBody }: Props) {
+function Repair({ drawing, view, onBody }: Omit<Props, 'call'>) {
   const [part, setPart] = useState<string>();
   const [measured, setMeasured] = useState(false);
   const [problem, setProblem] = useState<string>();

@@ -22,7 +22,7 @@ export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: (
     },
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ['machines'] });
-      await queries.invalidateQueries({ queryKey: ['wires', machine.id] });
+      await queries.invalidateQueries({ queryKey: ['machine', machine.id] });
       onClose();
     },
   });

@@ -1,8 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { Form, Input } from 'antd';
 import { useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { http } from '../../api/http';
+import { arrive } from '../../api/identity';
 import { AntTheme } from '../../kit/AntTheme';
 import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
@@ -12,20 +12,17 @@ export default function SignIn() {
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const [search] = useSearchParams();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
   const submit = async (given: { name: string; password: string }) => {
     setBusy(true);
     setProblem(undefined);
     try {
-      const me = await http('POST /session', { body: given });
-      localStorage.setItem('zetalysis.me', JSON.stringify(me));
-      queries.setQueryData(['me'], me);
+      const { me, key } = await http('POST /session', { body: given });
+      arrive(me, key);
       const to = search.get('to') ?? '/';
-      await navigate(/^\/(?!\/)/.test(to) ? to : '/', { replace: true });
+      // A new page: what is kept here for this person is read from the start.
+      location.replace(/^\/(?!\/)/.test(to) ? to : '/');
     } catch (error) {
       setProblem((error as Error).message);
-    } finally {
       setBusy(false);
     }
   };

@@ -21,7 +21,9 @@ interface Given {
 
 /** Opens a call: the machine from the register, or only its family, and the complaint in the customer's words. */
 export default function NewCall({ me }: { me: Me }) {
-  const machines = useMachines();
+  const [search, setSearch] = useState('');
+  const machines = useMachines({ search, size: '50' });
+  const [picked, setPicked] = useState<Machine>();
   const profiles = useProfiles();
   const [problem, setProblem] = useState<string>();
   const [form] = Form.useForm<Given>();
@@ -32,7 +34,8 @@ export default function NewCall({ me }: { me: Me }) {
   const candidates = appliancesOf(profiles.data ?? []);
   const left = candidates.filter((c) => mayBe(c.identity, answers));
   const chosen = ({ machine, profile }: Partial<Given>): Machine | Appliance | undefined =>
-    machines.data?.find((m) => m.id === machine) ?? candidates.find((c) => applianceKey(c) === profile);
+    (machine !== undefined && picked?.id === machine ? picked : undefined) ??
+    candidates.find((c) => applianceKey(c) === profile);
   const shown =
     chosen({ machine: machineId, profile: family } as Given) ?? (Object.keys(answers).length > 0 ? left[0] : undefined);
   // As soon as the answers leave one family, it is taken; the plain family before its variants.
@@ -46,20 +49,31 @@ export default function NewCall({ me }: { me: Me }) {
     const appliance = chosen(given);
     const profile = profiles.data?.find((p) => p.id === appliance?.profile);
     if (!profile || !appliance) return setProblem('Choose the machine, or the family it belongs to.');
-    const call = await openCall(me, {
-      machine: given.machine,
-      profile,
-      build: appliance.build,
-      complaint: given.complaint,
-    });
-    await navigate(`/calls/${call}`);
+    try {
+      const call = await openCall(me, {
+        machine: given.machine,
+        profile,
+        build: appliance.build,
+        complaint: given.complaint,
+      });
+      await navigate(`/calls/${call}`);
+    } catch (error) {
+      setProblem(
+        `The call could not be kept on this device (${(error as Error).message}). Free some room and try again.`,
+      );
+    }
   };
-  const error = machines.error ?? profiles.error;
+  const error = profiles.error ?? machines.error;
   return (
     <Page title="Open a call" className={styles.opening}>
       {error && <Notice kind="problem">{error.message}</Notice>}
       <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => void open(v)}>
-        <OneOf name="machine" label="Machine from the register" options={(machines.data ?? []).map(machineOption)} />
+        <MachineField
+          found={machines.data?.machines ?? []}
+          picked={picked}
+          onSearch={setSearch}
+          onPick={(id) => setPicked(machines.data?.machines.find((m) => m.id === id))}
+        />
         {machineId === undefined && (
           <>
             <Identify candidates={candidates} answers={answers} onAnswer={answer} />
@@ -82,6 +96,29 @@ export default function NewCall({ me }: { me: Me }) {
 }
 
 const machineOption = (m: Machine) => ({ value: m.id, label: `${m.label} (${m.make} ${m.modelName})` });
+
+interface MachineFieldProps {
+  readonly found: readonly Machine[];
+  readonly picked: Machine | undefined;
+  readonly onSearch: (words: string) => void;
+  readonly onPick: (id: string | undefined) => void;
+}
+
+/** A machine of the register, looked for by words where the register is. */
+function MachineField({ found, picked, onSearch, onPick }: MachineFieldProps) {
+  const shown = picked && !found.some((m) => m.id === picked.id) ? [picked, ...found] : found;
+  return (
+    <Form.Item name="machine" label="Machine from the register">
+      <Select
+        allowClear
+        showSearch={{ filterOption: false, onSearch }}
+        placeholder="Choose, or type to search…"
+        options={shown.map(machineOption)}
+        onChange={onPick}
+      />
+    </Form.Item>
+  );
+}
 
 interface OneOfProps {
   readonly name: keyof Given;

@@ -1,16 +1,22 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
-import type { CallSummary } from '@zetalysis/contract';
+import type { CallSummary, Me } from '@zetalysis/contract';
+import type { CallEvent } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Cards } from '../../kit/Cards';
 import { Empty } from '../../kit/Empty';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
+import { Search } from '../../kit/Search';
 import { Status } from '../../kit/Status';
-import { Table } from '../../kit/Table';
+import { type Part, Table } from '../../kit/Table';
 import { Waiting } from '../../kit/Waiting';
+import { local } from '../../store/local';
+import { useNow } from '../../kit/use-now';
 import styles from './Today.module.css';
+import { Watch } from './Watch';
 
 const day = new Intl.DateTimeFormat('en', {
   weekday: 'short',
@@ -20,17 +26,26 @@ const day = new Intl.DateTimeFormat('en', {
   minute: '2-digit',
 });
 
-/** Open calls first, what was found in the others, and bypasses that are still in place. */
-export default function Today() {
-  const calls = useQuery({
-    queryKey: ['calls'],
-    queryFn: () => http('GET /calls'),
-    refetchInterval: 15_000,
+const FRESH_MS = 15_000;
+
+/** What must not be forgotten first, then the open calls, then what was found in the others. */
+export default function Today({ me }: { me: Me }) {
+  const watch = useQuery({ queryKey: ['watch'], queryFn: () => http('GET /calls/watch'), refetchInterval: FRESH_MS });
+  const open = useQuery({
+    queryKey: ['calls', 'open'],
+    queryFn: () => http('GET /calls', { query: { state: 'open', size: '100' } }),
+    refetchInterval: FRESH_MS,
+  });
+  const unsent = useQuery({
+    queryKey: ['unsent-openings'],
+    queryFn: () => local.unsentOpenings(me.name),
+    refetchInterval: FRESH_MS,
+    gcTime: 0,
   });
   const navigate = useNavigate();
-  const open = calls.data?.filter((c) => !c.closed) ?? [];
-  const done = calls.data?.filter((c) => c.closed) ?? [];
-  const bypassed = open.filter((c) => c.bypassed.length > 0);
+  const now = useNow(FRESH_MS);
+  const error = open.error ?? watch.error;
+  const waiting = (unsent.data ?? []).filter((e) => !open.data?.calls.some((c) => c.id === e.call));
   return (
     <Page
       title="Today"
@@ -40,27 +55,28 @@ export default function Today() {
         </Button>
       }
     >
-      {calls.error && <Notice kind="problem">{calls.error.message}</Notice>}
-      {bypassed.map((c) => (
-        <Notice key={c.id} kind="danger">
-          Bypass in place: {c.bypassed.join(', ')} at{' '}
-          <Link to={`/calls/${c.id}`}>{c.machine?.label ?? 'a machine'}</Link>. Take it off before you leave.
-        </Notice>
+      {error && <Notice kind="problem">{error.message}</Notice>}
+      {watch.data?.map((c) => (
+        <Watch key={c.id} call={c} now={now} />
       ))}
-      {calls.isPending && <Waiting>Reading the calls…</Waiting>}
-      {calls.data && (
-        <>
-          <h2>Open</h2>
-          {open.length === 0 && <Empty>No open calls.</Empty>}
-          <Cards>
-            {open.map((c) => (
-              <Card key={c.id} call={c} />
-            ))}
-          </Cards>
-          <h2>Closed</h2>
-          <Closed calls={done} />
-        </>
+      <h2>Open</h2>
+      {open.isPending && waiting.length === 0 && <Waiting>Reading the calls…</Waiting>}
+      {open.data?.total === 0 && waiting.length === 0 && <Empty>No open calls.</Empty>}
+      <Cards>
+        {waiting.map((e) => (
+          <Unsent key={e.id} opening={e} />
+        ))}
+        {open.data?.calls.map((c) => (
+          <Card key={c.id} call={c} />
+        ))}
+      </Cards>
+      {open.data && open.data.total > open.data.calls.length && (
+        <p className="fine">
+          The newest {open.data.calls.length} of {open.data.total} open calls. Look for the others below.
+        </p>
       )}
+      <h2>All calls</h2>
+      <AllCalls />
     </Page>
   );
 }
@@ -73,29 +89,77 @@ const Card = ({ call: c }: { call: CallSummary }) => (
       <q>{c.complaint}</q>
       <span className="fine">
         {day.format(new Date(c.openedAt))}
-        {c.record ? ` · break recorded: ${c.record.part}` : ' · no break recorded yet'}
+        {c.overview.record ? ` · break recorded: ${c.overview.record.title}` : ' · no break recorded yet'}
       </span>
     </Link>
   </li>
 );
 
-const Closed = ({ calls }: { calls: readonly CallSummary[] }) => (
-  <Table
-    label="Closed calls, scrolls sideways"
-    rows={calls}
-    keyOf={(c) => c.id}
-    page={10}
-    empty="No call was closed yet."
-    columns={[
-      { title: 'Machine', cell: (c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link> },
-      { title: 'Complaint', cell: (c) => c.complaint },
-      { title: 'Break', cell: (c) => (c.record ? `${c.record.part}: ${c.record.failure}` : '—') },
-      { title: 'Cause', cell: (c) => c.record?.cause ?? '' },
-      {
-        title: 'Standing',
-        cell: (c) =>
-          c.record && <Status tone={c.record.standing === 'proved' ? 'good' : 'plain'}>{c.record.standing}</Status>,
-      },
-    ]}
-  />
+/** A call that was opened here and waits to be sent. */
+const Unsent = ({ opening: { call, at, body } }: { opening: CallEvent }) => (
+  <li>
+    <Link to={`/calls/${call}`} className={styles.card}>
+      <strong>{body.type === 'opened' ? body.profile : ''}</strong>
+      <q>{body.type === 'opened' ? body.complaint : ''}</q>
+      <span className="fine">{day.format(new Date(at))} · kept on this device, not sent yet</span>
+    </Link>
+  </li>
 );
+
+const SIZE = 10;
+
+function AllCalls() {
+  const [search, setSearch] = useState('');
+  const [part, setPart] = useState<Part>({ page: 1, sort: 'opened', order: 'down' });
+  const asked = {
+    search,
+    page: String(part.page),
+    size: String(SIZE),
+    sort: part.sort as 'opened' | 'machine',
+    order: part.order,
+  };
+  const found = useQuery({
+    queryKey: ['calls', asked],
+    queryFn: () => http('GET /calls', { query: asked }),
+    placeholderData: (before) => before,
+  });
+  return (
+    <>
+      <Search
+        label="Search the calls"
+        placeholder="Machine, site, complaint…"
+        onSearch={(words) => {
+          setSearch(words);
+          setPart({ ...part, page: 1 });
+        }}
+      />
+      <Table
+        label="All calls, scrolls sideways"
+        rows={found.data?.calls ?? []}
+        keyOf={(c) => c.id}
+        loading={found.isPending}
+        empty={search === '' ? 'No call was opened yet.' : 'No call has these words.'}
+        paged={{ part, size: SIZE, total: found.data?.total ?? 0, onPart: setPart }}
+        columns={[
+          {
+            title: 'Machine',
+            sort: 'machine',
+            cell: (c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link>,
+          },
+          { title: 'Opened', sort: 'opened', cell: (c) => day.format(new Date(c.openedAt)) },
+          { title: 'Complaint', cell: (c) => c.complaint },
+          { title: 'Break', cell: ({ overview: { record: r } }) => (r ? `${r.title}: ${r.failure}` : '—') },
+          { title: 'Cause', cell: (c) => c.overview.record?.cause ?? '' },
+          { title: 'Standing', cell: (c) => <Standing call={c} /> },
+        ]}
+      />
+    </>
+  );
+}
+
+function Standing({ call: { overview } }: { call: CallSummary }) {
+  if (overview.state === 'late') return <Status tone="alarm">open: late entry</Status>;
+  if (overview.state === 'open') return <Status>open</Status>;
+  if (!overview.record) return <Status>closed</Status>;
+  return <Status tone={overview.record.standing === 'proved' ? 'good' : 'plain'}>{overview.record.standing}</Status>;
+}

@@ -3,7 +3,7 @@ import type { Build } from '@zetalysis/core/profile';
 import { buildEntry } from '@zetalysis/core/visit';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
 import { v7 } from 'uuid';
-import { deviceName } from '../../api/me';
+import { newEntry } from '../../store/entry';
 import { local } from '../../store/local';
 
 interface Opening {
@@ -14,17 +14,11 @@ interface Opening {
   readonly complaint: string;
 }
 
-/** Opens a call: its first entry pins what it is read with. Returns the id of the call. */
+/** Opens a call: its first entry pins what it is read with. Returns the id of the call; throws when this device cannot keep it. */
 export async function openCall(me: Me, { machine, profile, build, complaint }: Opening): Promise<string> {
   const call = v7();
-  await local.append({
-    id: v7(),
-    call,
-    seq: 1,
-    at: new Date().toISOString(),
-    device: deviceName(),
-    person: me.name,
-    body: {
+  await local.append(
+    newEntry(call, me.name, 1, {
       type: 'opened',
       ...(machine === undefined ? {} : { machine }),
       complaint: complaint.trim(),
@@ -33,7 +27,7 @@ export async function openCall(me: Me, { machine, profile, build, complaint }: O
       build: buildEntry(build),
       engineVersion: ENGINE_VERSION,
       settings: { units: me.units, settingsVersion: '1' },
-    },
-  });
+    }),
+  );
   return call;
 }

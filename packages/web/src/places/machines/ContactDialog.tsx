@@ -1,0 +1,61 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { Contact, Machine } from '@zetalysis/contract';
+import { useState } from 'react';
+import { http } from '../../api/http';
+import { Dialog } from '../../kit/Dialog';
+import { Field } from '../../kit/Field';
+import { Notice } from '../../kit/Notice';
+import { Waiting } from '../../kit/Waiting';
+
+/** Whose machine it is. It stands in no log, so that it can be changed and erased. */
+export function ContactDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {
+  const queries = useQueryClient();
+  const key = ['contact', machine.id];
+  const kept = useQuery({
+    queryKey: key,
+    queryFn: () => http('GET /machines/:id/contact', { params: { id: machine.id } }),
+  });
+  const [changed, setChanged] = useState<Contact>();
+  const contact = changed ?? kept.data;
+  const save = useMutation({
+    mutationFn: ({ customer, telephone }: Contact) =>
+      http('PUT /machines/:id/contact', {
+        params: { id: machine.id },
+        body: { customer: customer.trim(), telephone: telephone.trim() },
+      }),
+    onSuccess: (now) => {
+      queries.setQueryData(key, now);
+      onClose();
+    },
+  });
+  const error = save.error ?? (contact === undefined ? kept.error : null);
+  return (
+    <Dialog
+      title={`Customer of ${machine.label}`}
+      onClose={onClose}
+      {...(contact === undefined ? {} : { action: 'Save', onAction: () => save.mutate(contact) })}
+      busy={save.isPending}
+    >
+      {error && <Notice kind="problem">{error.message}</Notice>}
+      {contact === undefined ? (
+        !error && <Waiting>One moment…</Waiting>
+      ) : (
+        <>
+          <Field
+            label="Customer"
+            maxLength={120}
+            value={contact.customer}
+            onChange={(customer) => setChanged({ ...contact, customer })}
+          />
+          <Field
+            label="Telephone"
+            maxLength={60}
+            value={contact.telephone}
+            onChange={(telephone) => setChanged({ ...contact, telephone })}
+          />
+          <p className="fine">Emptied fields are erased at the server. Do not write names or numbers into notes.</p>
+        </>
+      )}
+    </Dialog>
+  );
+}

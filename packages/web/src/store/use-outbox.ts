@@ -1,0 +1,59 @@
+import { createContext, use, useEffect, useMemo, useRef, useState } from 'react';
+import { onNews } from './local';
+import { type OutboxState, sendAll, standing } from './outbox';
+
+/** How often what waits is tried again, milliseconds. */
+const AGAIN_MS = 4000;
+
+export interface Outbox {
+  readonly state: OutboxState;
+  /** Sends what waits, now. */
+  readonly send: () => void;
+}
+
+export const OutboxContext = createContext<Outbox>({ state: { kind: 'sent' }, send: () => undefined });
+
+export const useOutbox = (): Outbox => use(OutboxContext);
+
+/** The outbox of whoever is signed in, sending from whatever page is open. One tab sends at a time. */
+export function useSending(person: string): Outbox {
+  const [state, setState] = useState<OutboxState>({ kind: 'sending', waiting: 0 });
+  const busy = useRef<Promise<void>>(Promise.resolve());
+  const send = useMemo(() => {
+    const once = async (): Promise<void> => {
+      setState((s) => (s.kind === 'sent' ? s : s));
+      setState(
+        await oneTab(
+          () => sendAll(person),
+          () => standing(person),
+        ),
+      );
+    };
+    return () => void (busy.current = busy.current.then(once, once).catch(() => undefined));
+  }, [person]);
+  useEffect(() => {
+    send();
+    const stopNews = onNews(() => {
+      void standing(person).then((now) => {
+        setState((before) =>
+          now.kind === 'sending' && before.kind === 'away' ? { ...before, waiting: now.waiting } : now,
+        );
+        if (now.kind === 'sending') send();
+      });
+    });
+    const timer = setInterval(() => document.visibilityState === 'visible' && send(), AGAIN_MS);
+    window.addEventListener('online', send);
+    return () => {
+      stopNews();
+      clearInterval(timer);
+      window.removeEventListener('online', send);
+    };
+  }, [person, send]);
+  return useMemo(() => ({ state, send }), [state, send]);
+}
+
+/** Runs the work unless another tab is at it; then only looks how it stands. */
+const oneTab = <T>(work: () => Promise<T>, look: () => Promise<T>): Promise<T> =>
+  navigator.locks === undefined
+    ? work()
+    : navigator.locks.request('zetalysis-outbox', { ifAvailable: true }, (lock) => (lock ? work() : look()));
