@@ -15,8 +15,11 @@ const mariadbd = async () => ((await exists('mariadbd')) ? 'mariadbd' : SBIN.fin
 /**
  * Starts a private MariaDB on 127.0.0.1 with its data in `directory`, making data, database and a password on first use.
  * Returns the connection address and a way to stop it. The running server is told apart by process id, never by name.
+ *
+ * @param {string} directory
+ * @param {{ database?: string, port?: number }} [options] the port of an earlier start, to be found at the same address
  */
-export async function startMariaDb(directory, { database = 'zetalysis' } = {}) {
+export async function startMariaDb(directory, { database = 'zetalysis', port: wanted } = {}) {
   const data = join(directory, 'mysql');
   const secretFile = join(directory, 'database-password');
   const fresh = !existsSync(join(data, 'mysql'));
@@ -35,7 +38,7 @@ export async function startMariaDb(directory, { database = 'zetalysis' } = {}) {
     writeFileSync(secretFile, randomBytes(18).toString('base64url'), { mode: 0o600 });
   }
   const password = readFileSync(secretFile, 'utf8');
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   // Unix socket paths are short by law of the kernel; a project directory may not be.
   const socketDirectory = mkdtempSync(join(tmpdir(), 'zl-'));
   const socket = join(socketDirectory, 'm.sock');
@@ -66,6 +69,8 @@ ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64u
       `--pid-file=${join(socketDirectory, 'm.pid')}`,
       '--skip-name-resolve',
       '--innodb-buffer-pool-size=64M',
+      // What is committed is on the disk.
+      '--innodb-flush-log-at-trx-commit=1',
       '--log-bin-trust-function-creators=1',
       ...asRoot,
     ],
@@ -98,7 +103,9 @@ ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64u
     url: urlOf('zetalysis'),
     /** As the user who may migrate. */
     ownerUrl: urlOf('zetalysis_owner'),
+    port,
     pid: child.pid,
+    child,
     stop: async () => {
       await stop(child, 15_000);
       rmSync(socketDirectory, { recursive: true, force: true });

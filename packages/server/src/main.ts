@@ -16,6 +16,9 @@ const here = dirname(fileURLToPath(import.meta.url));
 const config = readConfig(process.env);
 const logger = pino({ level: config.logLevel }, pino.destination(config.logFile === '' ? 1 : config.logFile));
 
+// Libraries warn to the console, and quote statements there: the log says only that they did.
+console.warn = () => logger.warn('a library warned');
+
 if (config.ownerUrl !== '') {
   const owner = connect(config.ownerUrl);
   const applied = await migrate(owner);

@@ -5,6 +5,8 @@ import type { CheckAnswer, CheckAsked } from './checks';
 /** What one check may take: time in milliseconds, memory in megabytes, and how many may wait for their turn. */
 const LIMITS = { time: 15_000, memory: 192, waiting: 16 };
 
+type Limits = Readonly<typeof LIMITS>;
+
 /** Where the checks are, and how Node has to be started to read them. */
 export interface CheckScript {
   readonly file: string;
@@ -17,32 +19,54 @@ export interface CheckScript {
  */
 export class ProfileChecker {
   readonly #pool: Piscina<CheckAsked, CheckAnswer>;
+  #turn: Promise<unknown> = Promise.resolve();
+  /** Checks that run or wait for their turn. */
+  #waiting = 0;
 
-  constructor({ file, execArgv = [] }: CheckScript) {
+  constructor(
+    { file, execArgv = [] }: CheckScript,
+    private readonly limits: Limits = LIMITS,
+  ) {
     this.#pool = new Piscina({
       filename: file,
       execArgv,
       minThreads: 0,
       maxThreads: 1,
       idleTimeout: 30_000,
-      maxQueue: LIMITS.waiting,
-      resourceLimits: { maxOldGenerationSizeMb: LIMITS.memory, maxYoungGenerationSizeMb: 32 },
+      resourceLimits: { maxOldGenerationSizeMb: limits.memory, maxYoungGenerationSizeMb: 32 },
     });
+    // A thread that dies while nobody waits for it is replaced when it is next needed.
+    this.#pool.on('error', () => undefined);
   }
 
   /** Throws a Problem when the check takes too much, or too many wait already. */
   async check(asked: CheckAsked): Promise<CheckAnswer> {
-    const late = AbortSignal.timeout(LIMITS.time);
+    if (this.#waiting > this.limits.waiting)
+      throw new Problem(503, 'Too many checks at once', 'Other profiles are being checked. Try again in a minute.');
+    this.#waiting++;
+    // One at a time; the time that one may take begins with its turn.
+    const turn = this.#turn.then(() => this.#run(asked));
+    this.#turn = turn.catch(() => undefined);
+    return turn.finally(() => this.#waiting--);
+  }
+
+  async #run(asked: CheckAsked): Promise<CheckAnswer> {
+    const late = AbortSignal.timeout(this.limits.time);
     try {
       return await this.#pool.run(asked, { signal: late });
     } catch (error) {
-      const { code, message } = error as { code?: string; message: string };
       if (late.aborted)
-        throw new Problem(400, 'Takes too long', `The check did not end within ${LIMITS.time / 1000} seconds. Make the profile simpler.`);
-      if (code === 'ERR_WORKER_OUT_OF_MEMORY')
-        throw new Problem(400, 'Takes too much memory', `The check needs more than ${LIMITS.memory} MB. Make the profile simpler.`);
-      if (/queue/i.test(message))
-        throw new Problem(503, 'Too many checks at once', 'Other profiles are being checked. Try again in a minute.');
+        throw new Problem(
+          400,
+          'Takes too long',
+          `The check did not end within ${this.limits.time / 1000} seconds. Make the profile simpler.`,
+        );
+      if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw new Problem(
+          400,
+          'Takes too much memory',
+          `The check needs more than ${this.limits.memory} MB. Make the profile simpler.`,
+        );
       throw error;
     }
   }

@@ -1,0 +1,99 @@
+import { CONTRACT, type AnyEndpoint } from '@zetalysis/contract';
+import { v7 } from 'uuid';
+import { type Credentials, made, openHouse, opening } from '../../test/house';
+
+const house = openHouse();
+const { api, signIn } = house;
+
+/** Who asks, in the order of the table's columns. */
+const ROLES = ['nobody', 'bea', 'imre', 'rosa', 'office'] as const;
+type Person = (typeof ROLES)[number];
+
+const PICTURE = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==';
+const PLAIN = { options: [], order: {} };
+const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
+
+/** What is asked for: `:machine`, `:call` and `:photo` are there, the photo taken by the technician; `:none` is not. */
+type Body = object | ((person: Person) => object);
+
+/** By hand: what nobody, apprentice, technician, lead and admin are answered. */
+const TABLE: readonly (readonly [string, string, Body | undefined, number, number, number, number, number])[] = [
+  //  method    path                        body                                      nobody  A    T    L    Ad
+  ['GET', '/health', undefined, 200, 200, 200, 200, 200],
+  ['GET', '/nowhere', undefined, 404, 404, 404, 404, 404],
+  ['GET', '/session', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/sessions', undefined, 401, 200, 200, 200, 200],
+  ['DELETE', '/sessions/:none', undefined, 401, 404, 404, 404, 404],
+  ['PUT', '/session/password', { old: 'wrong', wanted: 'long-enough-now' }, 401, 403, 403, 403, 403],
+  ['POST', '/session', {}, 400, 400, 400, 400, 400],
+  ['GET', '/profiles', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/profiles/dryer-burner', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/profiles/toaster', undefined, 401, 404, 404, 404, 404],
+  ['POST', '/profiles', { source: 'title: no profile' }, 401, 403, 400, 400, 400],
+  ['GET', '/machines', undefined, 401, 200, 200, 200, 200],
+  ['POST', '/machines', MACHINE, 401, 201, 201, 201, 201],
+  ['GET', '/machines/:machine', undefined, 401, 200, 200, 200, 200],
+  ['PUT', '/machines/:machine/wires', {}, 401, 200, 200, 200, 200],
+  ['PUT', '/machines/:machine/build', PLAIN, 401, 200, 200, 200, 200],
+  ['GET', '/machines/:machine/contact', undefined, 401, 200, 200, 200, 200],
+  ['PUT', '/machines/:machine/contact', { customer: 'Q', telephone: '' }, 401, 200, 200, 200, 200],
+  ['GET', '/machines/:none/contact', undefined, 401, 404, 404, 404, 404],
+  ['GET', '/calls', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/calls/watch', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/calls/:call', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/calls/:call/events', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/calls/:none/events', undefined, 401, 404, 404, 404, 404],
+  ['POST', '/calls/:call/events', (person) => note(person), 401, 200, 200, 200, 200],
+  // In somebody else's name, whoever asks.
+  ['POST', '/calls/:call/events', () => note('somebody'), 401, 403, 403, 403, 403],
+  ['PUT', '/photos/:new', () => photo(), 401, 204, 204, 204, 204],
+  ['GET', '/photos/:photo', undefined, 401, 200, 200, 200, 200],
+  // Last of all: nobody can erase it twice into another answer, and only the technician took it.
+  ['DELETE', '/photos/:photo', undefined, 401, 403, 204, 204, 204],
+  ['DELETE', '/session', undefined, 204, 204, 204, 204, 204],
+];
+
+let call: string;
+const note = (person: string) => ({ events: [made(call, { type: 'note', text: 'x' }, 2, person)] });
+const photo = () => ({ call, type: 'image/png', data: PICTURE });
+
+describe('who may ask for what', () => {
+  const credentials = new Map<Person, Credentials | Record<string, never>>([['nobody', {}]]);
+  let machine: string;
+  const taken = v7();
+  beforeAll(async () => {
+    for (const name of ROLES.slice(1)) credentials.set(name, await signIn(name));
+    const me = credentials.get('imre')!;
+    machine = ((await api().post('/api/machines').set(me).send(MACHINE)).body as { id: string }).id;
+    call = v7();
+    await api()
+      .post(`/api/calls/${call}/events`)
+      .set(me)
+      .send({ events: [made(call, opening)] });
+    await api().put(`/api/photos/${taken}`).set(me).send(photo());
+  });
+
+  test.each(TABLE)('%s %s', async (method, path, body, ...expected) => {
+    const answers: number[] = [];
+    for (const person of ROLES) {
+      const address = path
+        .replace(':machine', machine)
+        .replace(':call', call)
+        .replace(':photo', taken)
+        .replace(/:none|:new/, v7());
+      const ask = api()[method.toLowerCase() as 'get'](`/api${address}`).set(credentials.get(person)!);
+      const sent = typeof body === 'function' ? body(person) : body;
+      answers.push((await (sent === undefined ? ask : ask.send(sent))).status);
+    }
+    expect(Object.fromEntries(ROLES.map((r, i) => [r, answers[i]]))).toEqual(
+      Object.fromEntries(ROLES.map((r, i) => [r, expected[i]])),
+    );
+  });
+
+  test('the table has every endpoint', () => {
+    const shape = (path: string): string => path.replace(/:\w+|dryer-burner|toaster/g, '*');
+    const had = new Set(TABLE.map(([method, path]) => `${method} ${shape(path)}`));
+    const all = Object.values(CONTRACT).flatMap((r) => Object.values<AnyEndpoint>(r));
+    expect(all.map((e) => `${e.method} ${shape(e.path)}`).filter((e) => !had.has(e))).toEqual([]);
+  });
+});
