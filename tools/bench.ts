@@ -10,6 +10,7 @@ import { loadProfile } from '@zetalysis/core/profile';
 import { benchInChromium } from './bench-chromium';
 import { buildEngine, measureInNode, profileOf } from './bench-build';
 import { fillFaultTable, NORMAL, timed, type EngineFigures } from './bench-engine';
+import { benchServer } from './bench-server';
 import { line, ms, printEngine } from './bench-print';
 import { ROOT } from './packages.mjs';
 
@@ -101,4 +102,5 @@ else {
   line('total', `${(sum / 1024).toFixed(0)} kB (aim: at most 400 kB)`);
 }
 await benchInChromium(script, LARGEST);
+await benchServer(60, 100);
 process.exit(0);

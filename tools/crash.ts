@@ -19,7 +19,7 @@ const { values } = parseArgs({
 const KILLS = Number(values.kills);
 const ENTRIES = Number(values.entries);
 const WRITERS = ['rosa', 'imre', 'bea', 'office'];
-const CALLS = 40;
+const CALLS = 400;
 /** Requests of one writer at the same time. */
 const AT_ONCE = 2;
 

@@ -22,6 +22,8 @@ export async function startStack(directory) {
   return {
     url: `http://127.0.0.1:${port}`,
     env,
+    /** The server's process. */
+    pid: () => server.child.pid,
     /** Takes the server away and brings it back at the same address. */
     stopServer: () => server.stop(),
     restartServer: async () => {

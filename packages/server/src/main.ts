@@ -34,7 +34,7 @@ if (pending.length > 0) {
   process.exit(1);
 }
 
-const profiles = readProfiles(resolve(here, '../../../profiles'), new ProfileChecker(checkScript(here)));
+const profiles = await readProfiles(resolve(here, '../../../profiles'), new ProfileChecker(checkScript(here)));
 await profiles.keep();
 if (process.argv.includes('--demo')) await loadDemo(profiles);
 

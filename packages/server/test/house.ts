@@ -14,7 +14,7 @@ import { defineModels } from '../src/db/models';
 import { DEMO_PASSWORD, loadDemo } from '../src/demo/demo';
 import { ProfileChecker } from '../src/features/profiles/checker';
 import { checkScript } from '../src/features/profiles/check-script';
-import { readProfiles } from '../src/features/profiles/service';
+import { type Profiles, readProfiles } from '../src/features/profiles/service';
 import { KEY_HEADER, SESSION_COOKIE } from '../src/http/sessions';
 
 /** The migrating user's way into the database server, and the running program's. */
@@ -51,7 +51,7 @@ export function openHouse(): House {
     string,
   ];
   const checker = new ProfileChecker(checkScript(join(__dirname, '../src')));
-  const profiles = readProfiles(join(__dirname, '../../../profiles'), checker);
+  let profiles: Profiles;
   const sessionSecret = randomBytes(16).toString('hex');
   const logger = pino({ level: 'silent' });
   let sequelize: Sequelize;
@@ -68,6 +68,7 @@ export function openHouse(): House {
     await migrate(owner);
     sequelize = connect(url);
     defineModels(sequelize);
+    profiles = await readProfiles(join(__dirname, '../../../profiles'), checker);
     await profiles.keep();
     await loadDemo(profiles);
     app = anotherApp();

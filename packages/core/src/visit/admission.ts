@@ -33,7 +33,7 @@ export function refusalOf({ seq, body }: CallEvent, { clock, opened, holds }: Lo
   return undefined;
 }
 
-/** The other entry that an entry is about. */
-function pointsAt(body: EventBody): string | undefined {
+/** The other entry of the same call that an entry is about. */
+export function pointsAt(body: EventBody): string | undefined {
   return body.type === 'retracted' || body.type === 'adjustment-settled' ? body.event : undefined;
 }

@@ -2,7 +2,7 @@
  * Visit: the record of one call as an append-only log. Events, their total order, the reducer that turns a log into
  * everything shown, closing rules, and the case format. Pure: no clock, no network.
  */
-export { type LogSoFar, type Refusal, refusalOf } from './admission';
+export { type LogSoFar, pointsAt, type Refusal, refusalOf } from './admission';
 export { caseEvents, caseHead, loadCase } from './case';
 export { checkCase } from './check-case';
 export { closingObstacles, type Obstacle } from './close';

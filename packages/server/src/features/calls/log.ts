@@ -7,12 +7,13 @@ import {
   type EventBody,
   type LogSoFar,
   OVERVIEW_TYPES,
+  pointsAt,
 } from '@zetalysis/core/visit';
 import { retried } from '../../db/retry';
 import { canonical } from './canonical';
 import { Call, LoggedEvent } from './model';
-import { projectOverview } from './overviews';
-import { asEvent, entriesInBrief, eventRow, safetyEntries, storedUnder } from './repository';
+import { keepOverview, projectOverview } from './overviews';
+import { asEvent, eventRow, idsIn, largestOf, safetyEntries, storedUnder } from './repository';
 
 /** What became of one entry. */
 export type Verdict<Refused> =
@@ -40,7 +41,7 @@ export const appendToLog = <Refused>(
   admission: Admission<Refused>,
 ): Promise<Verdict<Refused>[]> =>
   retried(Call.sequelize!, async (transaction) => {
-    const log = await lightLog(call, transaction);
+    const log = await logSoFar(call, sent, transaction);
     const stored = new Map(
       (
         await storedUnder(
@@ -55,7 +56,7 @@ export const appendToLog = <Refused>(
       const known = stored.get(event.id) ?? fresh.find((f) => f.event.id === event.id);
       verdicts.push(verdictOf(event, known, admission, log, fresh));
     }
-    if (fresh.length > 0) await store(call, fresh, log, admission, transaction);
+    if (fresh.length > 0) await store(call, fresh, log.last, admission, transaction);
     return verdicts;
   });
 
@@ -63,7 +64,7 @@ function verdictOf<Refused>(
   event: CallEvent,
   known: LoggedEvent | Arrived | undefined,
   admission: Admission<Refused>,
-  log: LightLog,
+  log: GrowingLog,
   fresh: Arrived[],
 ): Verdict<Refused> {
   const { id } = event;
@@ -90,44 +91,47 @@ export const hashOf = (event: CallEvent): string => createHash('sha256').update(
 async function store<Refused>(
   call: string,
   fresh: readonly Arrived[],
-  log: LightLog,
+  last: number,
   { head }: Admission<Refused>,
   transaction: Transaction,
 ): Promise<void> {
   const opening = fresh.find(({ event }) => event.body.type === 'opened')?.event.body;
   if (opening?.type === 'opened') await Call.create(head(opening), { transaction });
   await LoggedEvent.bulkCreate(fresh.map(eventRow), { transaction });
-  await projectOverview(call, log.safety, log.last, transaction);
+  if (fresh.some(({ event }) => event.body.type === 'opened' || OVERVIEW_TYPES.includes(event.body.type)))
+    await projectOverview(call, await safetyEntries(call, transaction), last, transaction);
+  else await keepOverview(call, last, transaction);
 }
 
-/** What a transaction knows of a call's log: enough to admit entries and to make the overview. */
-class LightLog implements LogSoFar {
-  last = 0;
-  clock = 0;
-  opened = false;
-  readonly #ids = new Set<string>();
+/** What a transaction knows of a call's log, with the entries that it takes itself. */
+class GrowingLog implements LogSoFar {
+  readonly #ids: Set<string>;
 
-  /** `safety` holds the entries that the overview is made from. */
-  constructor(readonly safety: Arrived[]) {}
+  /** `ids` are those entries of the call that something sent points at. */
+  constructor(
+    public last: number,
+    public clock: number,
+    ids: readonly string[],
+  ) {
+    this.#ids = new Set(ids);
+  }
+
+  get opened(): boolean {
+    return this.last > 0;
+  }
 
   readonly holds = (id: string): boolean => this.#ids.has(id);
 
-  add({ id, seq, type, number }: Pick<LoggedEvent, 'id' | 'seq' | 'type' | 'number'>): void {
-    this.last = Math.max(this.last, number);
+  take({ id, seq }: CallEvent, number: number): void {
+    this.last = number;
     this.clock = Math.max(this.clock, seq);
-    this.opened ||= type === 'opened';
     this.#ids.add(id);
-  }
-
-  take(event: CallEvent, number: number): void {
-    this.add({ ...event, type: event.body.type, number });
-    if (OVERVIEW_TYPES.includes(event.body.type)) this.safety.push({ event, number });
   }
 }
 
-async function lightLog(call: string, transaction: Transaction): Promise<LightLog> {
-  const rows = await entriesInBrief(call, transaction);
-  const log = new LightLog(rows.length === 0 ? [] : await safetyEntries(call, transaction));
-  for (const row of rows) log.add(row);
-  return log;
+async function logSoFar(call: string, sent: readonly CallEvent[], transaction: Transaction): Promise<GrowingLog> {
+  const { last, clock } = await largestOf(call, transaction);
+  const pointed = sent.flatMap(({ body }) => pointsAt(body) ?? []);
+  const ids = pointed.length === 0 ? [] : await idsIn(call, pointed, transaction);
+  return new GrowingLog(last, clock, ids);
 }

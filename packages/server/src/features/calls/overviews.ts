@@ -3,7 +3,7 @@ import { type Arrived, type Overview, overviewOf } from '@zetalysis/core/visit';
 import { retried } from '../../db/retry';
 import { Machine } from '../machines/model';
 import { Call, StoredOverview } from './model';
-import { entriesInBrief, safetyEntries } from './repository';
+import { largestOf, safetyEntries } from './repository';
 
 /** Makes the overview of a call from the entries that matter to it, up to the newest one, and keeps it in place of the old. */
 export async function projectOverview(
@@ -30,6 +30,10 @@ export async function projectOverview(
   );
 }
 
+/** Entries came that change nothing in the overview of a call. */
+export const keepOverview = async (call: string, upTo: number, transaction: Transaction): Promise<void> =>
+  void (await StoredOverview.update({ upTo }, { where: { callId: call }, transaction }));
+
 const mustBeWatched = ({ state, bypasses, danger }: Overview): boolean =>
   state === 'late' || bypasses.length > 0 || danger !== null;
 
@@ -52,7 +56,7 @@ export async function rebuildOverviews(): Promise<number> {
     for (const { id } of calls)
       await retried(Call.sequelize!, async (transaction) => {
         await StoredOverview.destroy({ where: { callId: id }, transaction });
-        const last = (await entriesInBrief(id, transaction)).at(-1)?.number ?? 0;
+        const { last } = await largestOf(id, transaction);
         await projectOverview(id, await safetyEntries(id, transaction), last, transaction);
       });
     done += calls.length;

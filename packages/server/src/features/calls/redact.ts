@@ -5,7 +5,7 @@ import { personNamed } from '../session/repository';
 import { hashOf } from './log';
 import { Call, LoggedEvent } from './model';
 import { projectOverview } from './overviews';
-import { asEvent, entriesInBrief, eventRow, safetyEntries } from './repository';
+import { asEvent, eventRow, largestOf, safetyEntries } from './repository';
 
 /**
  * Takes the free text out of an entry for good, in a person's name. What the entry was is still provable by its hash; that it
@@ -28,17 +28,17 @@ export const redactEntry = (id: string, by: string): Promise<string> =>
     if (body.type === 'opened')
       await Call.update({ complaint: body.complaint }, { where: { id: row.callId }, transaction });
 
-    const log = await entriesInBrief(row.callId, transaction);
+    const { last, clock } = await largestOf(row.callId, transaction);
     const redaction: CallEvent = {
       id: v7(),
       call: row.callId,
-      seq: log.reduce((top, e) => Math.max(top, e.seq), 0) + 1,
+      seq: clock + 1,
       at: new Date().toISOString(),
       device: 'server',
       person: person.name,
       body: { type: 'redacted', event: id, hash },
     };
-    const number = log.at(-1)!.number + 1;
+    const number = last + 1;
     await LoggedEvent.create(eventRow({ event: redaction, number }), { transaction });
     await projectOverview(row.callId, await safetyEntries(row.callId, transaction), number, transaction);
     return `The words of ${id} are out; entry ${redaction.id} says so.`;

@@ -31,18 +31,20 @@ export const asEvent = (e: LoggedEvent): CallEvent => ({
 
 export const callWith = (id: string): Promise<Call | null> => Call.findByPk(id);
 
-/** The entries of a call without what they say, in the order in which they were taken. */
-export const entriesInBrief = (
-  call: string,
-  transaction: Transaction,
-): Promise<Pick<LoggedEvent, 'id' | 'number' | 'seq' | 'type'>[]> =>
-  LoggedEvent.findAll({
-    attributes: ['id', 'number', 'seq', 'type'],
-    where: { callId: call },
-    order: [['number', 'ASC']],
-    raw: true,
-    transaction,
-  });
+/** The largest number and the largest clock value of a call; noughts for one without entries. */
+export async function largestOf(call: string, transaction: Transaction): Promise<{ last: number; clock: number }> {
+  const [row] = await Call.sequelize!.query<{ last: number | null; clock: number | null }>(
+    'SELECT MAX(number) AS last, MAX(seq) AS clock FROM events WHERE callId = :call',
+    { replacements: { call }, type: QueryTypes.SELECT, transaction },
+  );
+  return { last: row?.last ?? 0, clock: row?.clock ?? 0 };
+}
+
+/** Those of some ids that are entries of a call. */
+export async function idsIn(call: string, ids: readonly string[], transaction: Transaction): Promise<string[]> {
+  const rows = await LoggedEvent.findAll({ attributes: ['id'], where: { id: [...ids], callId: call }, transaction });
+  return rows.map((row) => row.id);
+}
 
 /** The entries of a call that its overview is made from. */
 export async function safetyEntries(call: string, transaction: Transaction): Promise<Arrived[]> {

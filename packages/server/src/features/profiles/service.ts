@@ -4,7 +4,7 @@ import type { ProfileSummary, WholeProfile } from '@zetalysis/contract';
 import type { Build } from '@zetalysis/core/profile';
 import { Problem } from '../../http/problem';
 import type { ProfileChecker } from './checker';
-import check, { type CheckAnswer, type Description } from './checks';
+import type { CheckAnswer, Description } from './checks';
 import {
   addProfile,
   describeProfile,
@@ -115,12 +115,15 @@ const whole = ({ id, version, source, importedBy, description }: StoredText): Wh
   source,
 });
 
-/** Reads the shipped profiles once at start; a broken one stops the server with its problems. */
-export function readProfiles(directory: string, checker: ProfileChecker): Profiles {
+/**
+ * Reads the shipped profiles once at start; a broken one stops the server with its problems. The engine's memory stays with
+ * the thread that checks.
+ */
+export async function readProfiles(directory: string, checker: ProfileChecker): Promise<Profiles> {
   const map = new Map<string, WholeProfile>();
   for (const file of readdirSync(directory).filter((f) => f.endsWith('.yaml'))) {
     const source = readFileSync(join(directory, file), 'utf8');
-    const answer = check({ source, what: 'description' });
+    const answer = await checker.check({ source, what: 'description' });
     if (!answer.sound) throw new Error(`${file}: ${answer.problems.join('\n')}`);
     map.set(answer.description.id, { ...asListed(answer.description, null), source });
   }

@@ -1,0 +1,57 @@
+// Fills a database with a shop of some years, by statements that make their rows where they are kept.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Connection } from 'mariadb';
+import { ROOT } from './packages.mjs';
+
+export const SHOP = { machines: 5000, calls: 20_000, entriesOfCall: 30 };
+
+const VERSION = /^version: (\S+)/m.exec(readFileSync(join(ROOT, 'profiles/furnace-condensing.yaml'), 'utf8'))![1]!;
+const PLAIN = `'{"options":[],"order":{}}'`;
+
+/** The id of the nth of a kind, as an expression and as text. */
+const idOf = (kind: string, n: string): string =>
+  `LOWER(CONCAT('${kind}', LPAD(HEX(${n}), 7, '0'), '-0000-7000-8000-000000000000'))`;
+export const idText = (kind: string, n: number): string =>
+  `${kind}${n.toString(16).padStart(7, '0')}-0000-7000-8000-000000000000`;
+
+/** Loads machines, calls and entries; overviews are made from them by the server's own command. */
+export async function loadShop(owner: Connection): Promise<void> {
+  const [{ person }] = (await owner.query("SELECT id AS person FROM people WHERE name = 'imre'")) as [
+    { person: string },
+  ];
+  const opened = 'NOW(3) - INTERVAL (seq * 7) MINUTE';
+  await owner.query(
+    `INSERT INTO machines (id, label, site, make, modelName, serial, profile, build, createdAt)
+       SELECT ${idOf('a', 'seq')}, CONCAT('Furnace ', seq), CONCAT(seq MOD 190, ' ', ELT(1 + seq MOD 5, 'Mill Lane', 'Quarry Road', 'Weir Close', 'Canal Street', 'Beck Street'), ', ', ELT(1 + seq MOD 3, 'Fernwick', 'Dunmere', 'Hollin')),
+         ELT(1 + seq MOD 4, 'Harrowgate', 'Ostrander', 'Pathfare', 'Old Barrow'), CONCAT('M', seq MOD 40), CONCAT('SN', seq), 'furnace-condensing', ${PLAIN}, NOW(3)
+         FROM seq_1_to_${SHOP.machines}`,
+  );
+  await owner.query(
+    `INSERT INTO calls (id, machineId, complaint, profile, profileVersion, build, engineVersion, settings, openedBy, createdAt)
+       SELECT ${idOf('c', 'seq')}, ${idOf('a', `1 + seq MOD ${SHOP.machines}`)}, CONCAT(ELT(1 + seq MOD 6, 'No heat since ', 'Starts and stops since ', 'Smells of soot since ', 'Bangs when it lights since ', 'Too cold since ', 'Blank thermostat since '), ELT(1 + seq MOD 4, 'this morning', 'last night', 'the storm', 'Tuesday')),
+         'furnace-condensing', '${VERSION}', ${PLAIN}, '1', '{"units":"us","settingsVersion":"1"}', '${person}', ${opened}
+         FROM seq_1_to_${SHOP.calls}`,
+  );
+  const total = SHOP.calls * SHOP.entriesOfCall;
+  const call = `1 + (seq - 1) DIV ${SHOP.entriesOfCall}`;
+  const number = `1 + (seq - 1) MOD ${SHOP.entriesOfCall}`;
+  // Nearly all calls are closed; of the open ones some have a bypass on.
+  const type = `CASE WHEN ${number} = 1 THEN 'opened' WHEN ${number} = 20 THEN 'setup' WHEN ${number} = ${SHOP.entriesOfCall} AND (${call}) MOD 200 <> 0 THEN 'closed'
+    WHEN seq MOD 3 = 0 THEN 'volts' WHEN seq MOD 3 = 1 THEN 'seen' ELSE 'note' END`;
+  const body = `CASE ${type}
+    WHEN 'opened' THEN '{"type":"opened","complaint":"No heat","profile":"furnace-condensing","profileVersion":"${VERSION}","engineVersion":"1","settings":{"units":"us","settingsVersion":"1"}}'
+    WHEN 'setup' THEN CONCAT('{"type":"setup","power":true,"gas":true,"call":true,"unplugged":[],"bypassed":[', IF((${call}) MOD 1000 = 0, '"limit"', ''), ']}')
+    WHEN 'closed' THEN '{"type":"closed","words":""}'
+    WHEN 'volts' THEN '{"type":"volts","red":"R","black":"C","typed":"24.6","reading":{"kind":"value","value":24.6,"dimension":"voltage"}}'
+    WHEN 'seen' THEN '{"type":"seen","phase":"inducer","answer":"yes"}'
+    ELSE CONCAT('{"type":"note","text":"The filter of unit ', seq, ' was looked at and looked clean enough for now"}') END`;
+  const STEP = 100_000;
+  for (let from = 1; from <= total; from += STEP)
+    await owner.query(
+      `INSERT INTO events (callId, number, id, seq, at, device, person, type, body, createdAt)
+         SELECT ${idOf('c', call)}, ${number}, ${idOf('e', 'seq')}, ${number}, '2026-01-05T09:00:00.000Z', 'd-1', 'imre', ${type}, ${body}, NOW(3)
+           FROM seq_${from}_to_${from + STEP - 1}`,
+    );
+  for (const table of ['machines', 'calls', 'events']) await owner.query(`ANALYZE TABLE ${table}`);
+}
