@@ -1,4 +1,6 @@
-import { entry, evidence, expect, front, lit, step, suspects, test } from './stack';
+import type { Page } from '@playwright/test';
+import { v7 } from 'uuid';
+import { entry, evidence, expect, front, lit, openCall, signIn, step, suspects, test } from './stack';
 
 test('with the server gone the call goes on, says so, survives a reload, and sends when it is back', async ({
   call,
@@ -52,4 +54,143 @@ test('a second tab and a second device show the same call', async ({ call, stack
   );
   await device.close();
   void stack;
+});
+
+/** Everything that is fetched beforehand has come, and the worker keeps the app's files. */
+async function ready(page: Page): Promise<void> {
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  const machines = () =>
+    page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const opening = indexedDB.open('zetalysis');
+          opening.onsuccess = () => {
+            const asked = opening.result.transaction('machines').objectStore('machines').count();
+            asked.onsuccess = () => {
+              opening.result.close();
+              resolve(asked.result);
+            };
+          };
+        }),
+    );
+  await expect.poll(machines, { timeout: 30_000 }).toBeGreaterThan(5);
+  // What was shown is written down a second later.
+  await page.waitForTimeout(2000);
+}
+
+test('after a first visit every place opens without the server, and a call can be opened', async ({ page, stack }) => {
+  await signIn(page, stack.url);
+  await ready(page);
+  await stack.stopServer();
+  try {
+    const places = [
+      ['/', /Furnace, Mill Lane 14/],
+      ['/machines', /Corn Exchange/],
+      ['/library', /Condensing combi/],
+      ['/library/pool-heater', /Faults, and what you would see/],
+      ['/library/dryer-burner/card', /Likeliest faults/],
+      ['/me', /Change the password/],
+    ] as const;
+    for (const [path, words] of places) {
+      await page.goto(stack.url + path);
+      await expect(page.getByText(words).first(), path).toBeVisible();
+    }
+    await page.goto(`${stack.url}/calls/new`);
+    await page.getByLabel('Machine from the register').fill('almshouses');
+    await page.getByTitle(/Almshouses/).click();
+    await page.getByLabel(/Complaint/).fill('Radiators cold.');
+    await page.getByRole('button', { name: 'Open the call' }).click();
+    await expect(suspects(page).first()).toBeVisible();
+    await expect(page.getByText(/Server away: 1 kept here/)).toBeVisible();
+    await page.getByRole('link', { name: 'Today', exact: true }).click();
+    await expect(page.getByRole('link', { name: /Radiators cold.*not sent yet/ })).toBeVisible();
+    await page.goto(`${stack.url}/machines`);
+    await expect(page.getByRole('button', { name: '1 to send' })).toBeVisible();
+  } finally {
+    await stack.restartServer();
+  }
+  // It goes out from whatever page is open, and a place that failed comes back by itself.
+  await expect(page.getByRole('button', { name: '1 to send' })).toBeHidden({ timeout: 20_000 });
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByRole('link', { name: /Boiler, Almshouses.*Radiators cold.*no break recorded/ })).toBeVisible({
+    timeout: 20_000,
+  });
+});
+
+test('signing out without signal takes effect at once; what waits goes out when its owner is back, not before', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page, stack.url);
+  await ready(page);
+  await openCall(page, stack.url, 'Weir Cottage');
+  const address = page.url();
+  await step(page, 'Thermostat calls', 'seen');
+  await expect(evidence(page)).toContainText('Thermostat calls');
+  await expect(page.getByText('All sent')).toBeVisible();
+  await stack.stopServer();
+  try {
+    await entry(page, '26 R C');
+    await expect(evidence(page)).toContainText('R–C: 26 V');
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByRole('dialog')).toContainText('1 entry of Imre Castellan on this device');
+    await page.getByRole('dialog').getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByLabel('Password')).toBeVisible();
+    await page.goto(address);
+    await expect(page.getByLabel('Password')).toBeVisible();
+  } finally {
+    await stack.restartServer();
+  }
+  // With the signal the cookie that is left opens nothing, and its session is ended.
+  const ended = () => page.evaluate(() => localStorage.getItem('zetalysis.ending'));
+  await expect.poll(ended, { timeout: 20_000 }).toBeNull();
+
+  await signIn(page, `${stack.url}/sign-in`, 'rosa');
+  await page.goto(address);
+  await expect(evidence(page)).toContainText('Thermostat calls');
+  await expect(page.getByText('All sent')).toBeVisible();
+  await expect(evidence(page)).not.toContainText('R–C: 26 V');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByLabel('Password')).toBeVisible();
+  await signIn(page, `${stack.url}/sign-in`);
+  await page.goto(address);
+  await expect(evidence(page)).toContainText('R–C: 26 V');
+  await expect(page.getByText('All sent')).toBeVisible();
+});
+
+test('a closed call takes nothing until it is opened again; a late entry opens it, and Today says so', async ({
+  call,
+  session,
+}) => {
+  const page = await call('chapel hall');
+  const id = page.url().split('/').pop()!;
+  const send = (body: object, seq: number) =>
+    page.request.post(new URL(`/api/calls/${id}/events`, page.url()).href, {
+      data: {
+        events: [{ id: v7(), call: id, seq, at: new Date().toISOString(), device: 'elsewhere', person: 'imre', body }],
+      },
+      headers: { 'x-session-key': session.key },
+    });
+  await expect(page.getByText('All sent')).toBeVisible();
+  expect((await send({ type: 'closed', words: '' }, 2)).ok()).toBe(true);
+  await expect(page.getByRole('region', { name: 'Next test' })).toContainText('closed', { timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Gas on' })).toBeDisabled();
+  await entry(page, '24 R C');
+  await expect(page.getByText(/Not kept: this call is closed/)).toBeVisible();
+  await expect(evidence(page)).not.toContainText('R–C');
+
+  const bypass = { type: 'setup', power: true, gas: true, call: true, unplugged: [], bypassed: ['limit'] };
+  expect((await send(bypass, 2)).ok()).toBe(true);
+  await expect(page.getByText('Open: a late entry came after this call was closed.')).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByText('Open: late entry at Furnace, chapel hall')).toBeVisible();
+  await page.goBack();
+  await page.getByRole('button', { name: 'Open it again' }).click();
+  await expect(page.getByText('Write why it is opened again.')).toBeVisible();
+  await page.getByLabel('Why it is opened again').fill('the limit was bypassed');
+  await page.getByRole('button', { name: 'Open it again' }).click();
+  await page.getByRole('button', { name: /BYPASS on high limit/ }).click();
+  await expect(page.getByText('All sent')).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByText('Open: late entry at Furnace, chapel hall')).toBeHidden({ timeout: 20_000 });
 });

@@ -50,18 +50,23 @@ export const test = base.extend<{ call: (label: string) => Promise<Page> }, { st
         localStorage.setItem('zetalysis.me', JSON.stringify(me));
       }, session);
       await page.context().addCookies([{ name, value, url: stack.url, httpOnly: true, sameSite: 'Strict' }]);
-      await page.goto(`${stack.url}/calls/new`);
-      await page.getByLabel('Machine from the register').fill(label);
-      // The server looks for it; until then the list is the old one.
-      await expect(page.locator('.ant-select-item-option')).toHaveCount(1);
-      await page.getByTitle(new RegExp(label)).click();
-      await page.getByLabel(/Complaint/).fill('No heat since this morning.');
-      await page.getByRole('button', { name: 'Open the call' }).click();
-      await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible();
+      await openCall(page, stack.url, label);
       return page;
     });
   },
 });
+
+/** Opens a new call on a machine of the register, as whoever is signed in. */
+export async function openCall(page: Page, url: string, label: string): Promise<void> {
+  await page.goto(`${url}/calls/new`);
+  await page.getByLabel('Machine from the register').fill(label);
+  // The server looks for it; until then the list is the old one.
+  await expect(page.locator('.ant-select-item-option')).toHaveCount(1);
+  await page.getByTitle(new RegExp(label)).click();
+  await page.getByLabel(/Complaint/).fill('No heat since this morning.');
+  await page.getByRole('button', { name: 'Open the call' }).click();
+  await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible();
+}
 
 export async function signIn(page: Page, url: string, name = 'imre'): Promise<void> {
   await page.goto(url);

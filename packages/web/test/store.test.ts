@@ -283,7 +283,7 @@ describe('fetching', () => {
 describe('news', () => {
   test('whoever listens hears of a new event, and no more after leaving', async () => {
     const heard: string[] = [];
-    const leave = onNews((id) => heard.push(id));
+    const leave = onNews((news) => heard.push(news.call));
     await keep(1);
     leave();
     await keep(2);
@@ -294,7 +294,7 @@ describe('news', () => {
     server.kept.push(event(1));
     await pull(call);
     const heard: string[] = [];
-    const leave = onNews((id) => heard.push(id));
+    const leave = onNews((news) => heard.push(news.call));
     await local.receive(call, [{ event: event(1), number: 1 }], 1);
     leave();
     expect(heard).toEqual([]);

@@ -25,7 +25,7 @@ export function useMe() {
 }
 
 /** Ends the session of somebody who signed out while the server was away. */
-async function endOldSession(): Promise<void> {
+export async function endOldSession(): Promise<void> {
   if (!mustEndSession()) return;
   await http('DELETE /session').then(sessionEnded, () => undefined);
 }

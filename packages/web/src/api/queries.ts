@@ -1,10 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import type { Machine, Sent } from '@zetalysis/contract';
 import type { machines } from '@zetalysis/contract';
 import { keepMachines, knownMachine, knownMachines } from '../store/machines';
 import { http, ServerProblem } from './http';
 
-export const useProfiles = () => useQuery({ queryKey: ['profiles'], queryFn: () => http('GET /profiles') });
+/** Every family, as lists show it. */
+export const profilesQuery = queryOptions({ queryKey: ['profiles'], queryFn: () => http('GET /profiles') });
+
+export const useProfiles = () => useQuery(profilesQuery);
 
 type MachinesAsked = Sent<typeof machines.list>['query'];
 

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink } from 'react-router';
 import type { Me } from '@zetalysis/contract';
@@ -17,7 +18,8 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
   const [theme, toggle] = useTheme();
   const [asked, setAsked] = useState<'waiting' | 'leaving'>();
   const outbox = useSending(me.name);
-  useEffect(() => void getReady().catch(() => undefined), [me.id]);
+  const queries = useQueryClient();
+  useEffect(() => void getReady(queries).catch(() => undefined), [queries, me.id]);
   const waiting = 'waiting' in outbox.state ? outbox.state.waiting : 0;
   const out = async (): Promise<void> => {
     await signOut();
@@ -53,7 +55,8 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
               {theme === 'light' ? 'Cellar' : 'Daylight'}
             </button>
             <Link to="/me" className={styles.who} aria-label={`${me.fullName}: sessions and password`}>
-              {me.fullName}
+              <span className={styles.full}>{me.fullName}</span>
+              <span className={styles.initials}>{initials(me.fullName)}</span>
             </Link>
             <button type="button" onClick={() => (waiting > 0 ? setAsked('leaving') : void out())}>
               Sign out
@@ -78,6 +81,12 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
     </OutboxContext>
   );
 }
+
+const initials = (name: string): string =>
+  name
+    .split(' ')
+    .map((part) => part[0] ?? '')
+    .join('');
 
 /** This device's clock is wrong: entries are noted with the difference, and shown by the shop's clock. */
 function ClockWrong() {

@@ -31,7 +31,7 @@ export default function Waits({ me, words, leaving, onSend, onLeave, onClose }: 
         {counted(events.length, 'entry', 'entries')}
         {photos.length > 0 && ` and ${counted(photos.length, 'photo', 'photos')}`} of {me.fullName} on this device.
         {leaving &&
-          ' They stay here, nobody else sees them, and they go out under your name when you sign in here again.'}
+          ' What waits stays here, nobody else sees it, and it goes out under your name when you sign in here again.'}
       </p>
       <p>{words}.</p>
       {refused.length > 0 && (

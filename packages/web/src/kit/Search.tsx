@@ -1,5 +1,6 @@
 import { Input } from 'antd';
 import { useEffect, useState } from 'react';
+import styles from './Search.module.css';
 
 interface Props {
   readonly label: string;
@@ -27,7 +28,7 @@ export function Search({ label, placeholder, onSearch }: Props) {
       maxLength={100}
       value={typed}
       onChange={(e) => setTyped(e.target.value)}
-      style={{ maxWidth: '24rem' }}
+      className={styles.search!}
     />
   );
 }

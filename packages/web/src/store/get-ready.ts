@@ -1,5 +1,6 @@
-import type { ProfileSummary } from '@zetalysis/contract';
+import type { QueryClient } from '@tanstack/react-query';
 import { http } from '../api/http';
+import { profilesQuery } from '../api/queries';
 import { askToPersist } from './database';
 import { keepMachines } from './machines';
 import { keepSources } from './profiles';
@@ -12,9 +13,9 @@ const SIZE = 100;
  * Fetches what is needed to work without the server, once a sign-in: every family's profile and the register. What cannot be
  * fetched now is fetched when it is first shown.
  */
-export async function getReady(): Promise<void> {
+export async function getReady(queries: QueryClient): Promise<void> {
   await askToPersist();
-  const profiles: readonly ProfileSummary[] = await http('GET /profiles');
+  const profiles = await queries.fetchQuery(profilesQuery);
   await keepSources(profiles);
   for (let page = 1; page <= PAGES; page++) {
     const { machines, total } = await http('GET /machines', { query: { page: String(page), size: String(SIZE) } });

@@ -4,7 +4,15 @@ import type { Me } from '@zetalysis/contract';
 import { del, get, set } from 'idb-keyval';
 
 /** Of what is only here, or changes with who asks, nothing is kept. */
-const NEVER: ReadonlySet<unknown> = new Set(['me', 'waiting', 'unsent-openings', 'sessions', 'contact', 'photo']);
+const NEVER: ReadonlySet<unknown> = new Set([
+  'me',
+  'ending',
+  'waiting',
+  'unsent-openings',
+  'sessions',
+  'contact',
+  'photo',
+]);
 
 /** What the server showed a person, kept in this browser for when it is away; for nobody else. */
 export const keptQueries = (me: Me, maxAge: number): Omit<PersistQueryClientOptions, 'queryClient'> => ({

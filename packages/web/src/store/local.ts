@@ -2,19 +2,26 @@ import { type CallEvent, withoutFreeText } from '@zetalysis/core/visit';
 import type { NumberedEvent } from '@zetalysis/contract';
 import { database, type KeptEvent, type KeptPhoto } from './database';
 
-/** Tells the other tabs of this browser that a call has news; the empty name is the outbox. */
-const channel = new BroadcastChannel('zetalysis');
-const listeners = new Set<(call: string) => void>();
-channel.onmessage = (message: MessageEvent<string>) => listeners.forEach((l) => l(message.data));
+/** That a call has news; `made` when somebody on this device made an entry, which now waits to be sent. */
+interface News {
+  readonly call: string;
+  readonly made: boolean;
+}
 
-export function onNews(listener: (call: string) => void): () => void {
+/** Tells the other tabs of this browser. */
+const channel = new BroadcastChannel('zetalysis');
+const listeners = new Set<(news: News) => void>();
+channel.onmessage = (message: MessageEvent<News>) => listeners.forEach((l) => l(message.data));
+
+export function onNews(listener: (news: News) => void): () => void {
   listeners.add(listener);
   return () => listeners.delete(listener);
 }
 
-function announce(call: string): void {
-  channel.postMessage(call);
-  listeners.forEach((l) => l(call));
+function announce(call: string, made = false): void {
+  const news = { call, made };
+  channel.postMessage(news);
+  listeners.forEach((l) => l(news));
 }
 
 /** Written to the disk, and not only promised, before it counts. */
@@ -46,13 +53,14 @@ export const local = {
   async append(event: CallEvent): Promise<void> {
     const tx = (await database()).transaction('events', 'readwrite', STRICT);
     await Promise.all([tx.store.put({ event, id: event.id, call: event.call, sent: 0 }), tx.done]);
-    announce(event.call);
+    announce(event.call, true);
   },
 
   /** Keeps a photo. Throws when the browser cannot. */
   async addPhoto(photo: Omit<KeptPhoto, 'sent'>): Promise<void> {
     const tx = (await database()).transaction('photos', 'readwrite', STRICT);
     await Promise.all([tx.store.put({ ...photo, sent: 0 }), tx.done]);
+    announce(photo.call, true);
   },
 
   /** Keeps entries that came from the server, and drops the words that it says are taken out. */
@@ -84,7 +92,7 @@ export const local = {
       calls.add(kept.call);
     }
     await tx.done;
-    calls.forEach(announce);
+    calls.forEach((call) => announce(call));
   },
 
   async markRefused(id: string, words: string): Promise<void> {
@@ -111,7 +119,7 @@ export const local = {
     for (const { refused: _words, ...kept } of await tx.objectStore('photos').index('sent').getAll(0))
       if (kept.person === person) await tx.objectStore('photos').put(kept);
     await tx.done;
-    announce('');
+    announce('', true);
   },
 
   async cursor(call: string): Promise<number> {

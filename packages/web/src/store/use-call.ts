@@ -60,7 +60,7 @@ export function useCall(call: string, person: string): CallLog {
       }
     };
     let busy = reread().then(fetchNew);
-    const stopNews = onNews((id) => id === call && void reread());
+    const stopNews = onNews((news) => news.call === call && void reread());
     const again = (): void => void (busy = busy.then(fetchNew, fetchNew));
     const timer = setInterval(() => document.visibilityState === 'visible' && again(), POLL_MS);
     window.addEventListener('online', again);

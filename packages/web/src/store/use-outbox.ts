@@ -21,7 +21,6 @@ export function useSending(person: string): Outbox {
   const busy = useRef<Promise<void>>(Promise.resolve());
   const send = useMemo(() => {
     const once = async (): Promise<void> => {
-      setState((s) => (s.kind === 'sent' ? s : s));
       setState(
         await oneTab(
           () => sendAll(person),
@@ -33,7 +32,9 @@ export function useSending(person: string): Outbox {
   }, [person]);
   useEffect(() => {
     send();
-    const stopNews = onNews(() => {
+    const stopNews = onNews(({ made }) => {
+      // What is not sent yet is never called sent.
+      if (made) setState((before) => (before.kind === 'sent' ? { kind: 'sending', waiting: 1 } : before));
       void standing(person).then((now) => {
         setState((before) =>
           now.kind === 'sending' && before.kind === 'away' ? { ...before, waiting: now.waiting } : now,

@@ -94,18 +94,8 @@ export interface CallsAsked {
 export async function listCalls(asked: CallsAsked): Promise<{ listed: Listed[]; total: number }> {
   const { search, open, sort, down, offset, limit } = asked;
   const words = fullText(search);
-  const where = [
-    ...(open === undefined ? [] : ['o.open = :open']),
-    // Each half has an index of its own.
-    ...(words === ''
-      ? []
-      : [
-          `o.callId IN (SELECT id FROM calls WHERE MATCH (complaint) AGAINST (:words IN BOOLEAN MODE) UNION
-             SELECT c.id FROM machines m JOIN calls c ON c.machineId = m.id
-              WHERE MATCH (m.label, m.site, m.make, m.modelName, m.serial) AGAINST (:words IN BOOLEAN MODE))`,
-        ]),
-  ].join(' AND ');
-  const from = `FROM overviews o${where === '' ? '' : ` WHERE ${where}`}`;
+  const from = words === '' ? 'overviews o' : `(${FOUND}) AS found JOIN overviews o ON o.callId = found.id`;
+  const where = open === undefined ? '' : 'WHERE o.open = :open';
   const by = sort === 'opened' ? 'o.openedAt' : 'o.title';
   const direction = down ? 'DESC' : 'ASC';
   const replacements = { open, words, offset, limit };
@@ -113,12 +103,17 @@ export async function listCalls(asked: CallsAsked): Promise<{ listed: Listed[]; 
     Call.sequelize!.query<T>(sql, { replacements, type: QueryTypes.SELECT });
   const [ids, [counted]] = await Promise.all([
     select<{ callId: string }>(
-      `SELECT o.callId ${from} ORDER BY ${by} ${direction}, o.callId ${direction} LIMIT :limit OFFSET :offset`,
+      `SELECT o.callId FROM ${from} ${where} ORDER BY ${by} ${direction}, o.callId ${direction} LIMIT :limit OFFSET :offset`,
     ),
-    select<{ total: number | string }>(`SELECT COUNT(*) AS total ${from}`),
+    select<{ total: number | string }>(`SELECT COUNT(*) AS total FROM ${from} ${where}`),
   ]);
   return { listed: await withHeads(ids.map((r) => r.callId)), total: Number(counted!.total) };
 }
+
+/** The calls that have all words, themselves or in their machine: each half by an index of its own. */
+const FOUND = `SELECT id FROM calls WHERE MATCH (complaint) AGAINST (:words IN BOOLEAN MODE)
+  UNION SELECT c.id FROM machines m JOIN calls c ON c.machineId = m.id
+   WHERE MATCH (m.label, m.site, m.make, m.modelName, m.serial) AGAINST (:words IN BOOLEAN MODE)`;
 
 /** Every call on which something stands that must not be forgotten, newest first. */
 export async function watchedCalls(): Promise<Listed[]> {

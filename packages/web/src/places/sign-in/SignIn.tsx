@@ -1,17 +1,28 @@
 import { Form, Input } from 'antd';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { http } from '../../api/http';
 import { arrive } from '../../api/identity';
+import { endOldSession } from '../../api/me';
 import { AntTheme } from '../../kit/AntTheme';
 import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import styles from './SignIn.module.css';
 
+const AGAIN_MS = 5000;
+
 export default function SignIn() {
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const [search] = useSearchParams();
+  // Whoever signed out without the server: their session is ended as soon as it can be reached.
+  useQuery({
+    queryKey: ['ending'],
+    queryFn: () => endOldSession().then(() => null),
+    refetchInterval: AGAIN_MS,
+    gcTime: 0,
+  });
   const submit = async (given: { name: string; password: string }) => {
     setBusy(true);
     setProblem(undefined);
