@@ -9,6 +9,49 @@ export const SHOP = { machines: 5000, calls: 20_000, entriesOfCall: 30 };
 const VERSION = /^version: (\S+)/m.exec(readFileSync(join(ROOT, 'profiles/furnace-condensing.yaml'), 'utf8'))![1]!;
 const PLAIN = `'{"options":[],"order":{}}'`;
 
+/** Where it is cold: what people look for. */
+export const PLACES = [
+  ...[
+    'kitchen',
+    'attic',
+    'cellar',
+    'nursery',
+    'workshop',
+    'chapel',
+    'studio',
+    'pantry',
+    'landing',
+    'library',
+    'laundry',
+  ],
+  ...[
+    'office',
+    'garage',
+    'bathroom',
+    'bedroom',
+    'parlour',
+    'hallway',
+    'annexe',
+    'sacristy',
+    'canteen',
+    'gallery',
+    'stockroom',
+  ],
+  ...[
+    'vestry',
+    'refectory',
+    'dormitory',
+    'conservatory',
+    'lobby',
+    'cloakroom',
+    'archive',
+    'greenhouse',
+    'pavilion',
+    'foyer',
+  ],
+  ...['surgery', 'ward', 'classroom', 'gymnasium', 'boathouse'],
+] as const;
+
 /** The id of the nth of a kind, as an expression and as text. */
 const idOf = (kind: string, n: string): string =>
   `LOWER(CONCAT('${kind}', LPAD(HEX(${n}), 7, '0'), '-0000-7000-8000-000000000000'))`;
@@ -29,7 +72,7 @@ export async function loadShop(owner: Connection): Promise<void> {
   );
   await owner.query(
     `INSERT INTO calls (id, machineId, complaint, profile, profileVersion, build, engineVersion, settings, openedBy, createdAt)
-       SELECT ${idOf('c', 'seq')}, ${idOf('a', `1 + seq MOD ${SHOP.machines}`)}, CONCAT(ELT(1 + seq MOD 6, 'No heat since ', 'Starts and stops since ', 'Smells of soot since ', 'Bangs when it lights since ', 'Too cold since ', 'Blank thermostat since '), ELT(1 + seq MOD 4, 'this morning', 'last night', 'the storm', 'Tuesday')),
+       SELECT ${idOf('c', 'seq')}, ${idOf('a', `1 + seq MOD ${SHOP.machines}`)}, CONCAT(ELT(1 + seq MOD 6, 'No heat', 'Starts and stops', 'Smells of soot', 'Bangs when it lights', 'Too cold', 'Blank thermostat'), ', ', ELT(1 + seq MOD ${PLACES.length}, ${PLACES.map((p) => `'${p}'`).join(', ')}), ', since ', ELT(1 + seq MOD 11, 'this morning', 'last night', 'the storm', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'the weekend', 'the power cut', 'the painters left')),
          'furnace-condensing', '${VERSION}', ${PLAIN}, '1', '{"units":"us","settingsVersion":"1"}', '${person}', ${opened}
          FROM seq_1_to_${SHOP.calls}`,
   );

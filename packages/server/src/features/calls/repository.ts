@@ -101,13 +101,14 @@ export async function listCalls(asked: CallsAsked): Promise<{ listed: Listed[]; 
   const replacements = { open, words, offset, limit };
   const select = <T extends object>(sql: string): Promise<T[]> =>
     Call.sequelize!.query<T>(sql, { replacements, type: QueryTypes.SELECT });
-  const [ids, [counted]] = await Promise.all([
-    select<{ callId: string }>(
-      `SELECT o.callId FROM ${from} ${where} ORDER BY ${by} ${direction}, o.callId ${direction} LIMIT :limit OFFSET :offset`,
-    ),
-    select<{ total: number | string }>(`SELECT COUNT(*) AS total FROM ${from} ${where}`),
-  ]);
-  return { listed: await withHeads(ids.map((r) => r.callId)), total: Number(counted!.total) };
+  const found = await select<{ callId: string; total: number | string }>(
+    // What is found is counted while it is at hand; the whole list is counted by its index.
+    `SELECT o.callId, ${words === '' ? 'NULL' : 'COUNT(*) OVER ()'} AS total FROM ${from} ${where}
+       ORDER BY ${by} ${direction}, o.callId ${direction} LIMIT :limit OFFSET :offset`,
+  );
+  const counted =
+    found[0]?.total ?? (await select<{ total: number }>(`SELECT COUNT(*) AS total FROM ${from} ${where}`))[0]!.total;
+  return { listed: await withHeads(found.map((r) => r.callId)), total: Number(counted) };
 }
 
 /** The calls that have all words, themselves or in their machine: each half by an index of its own. */
