@@ -43,7 +43,7 @@ export function sessions(sequelize: Sequelize, { secret, secureCookies }: Sessio
   class Store extends SequelizeStore {
     /** As the library's, but what has ended is not found. */
     override get = (sid: string, then: (error: unknown, data?: session.SessionData | null) => void): void => {
-      StoredSession.findByPk(sid).then(
+      StoredSession.findByPk(sid, { raw: true }).then(
         (row) => then(null, row && row.expires > new Date() ? (JSON.parse(row.data) as session.SessionData) : null),
         then,
       );

@@ -3,6 +3,9 @@ import { type Arrived, type CallEvent, OVERVIEW_TYPES } from '@zetalysis/core/vi
 import { fullText } from '../../db/search';
 import { Call, LoggedEvent, StoredOverview } from './model';
 
+/** Rows that are only read: nothing of the library's is built around them. */
+const PLAIN = { raw: true } as const;
+
 /** An event as a row of its table, with its number in its call. */
 export const eventRow = ({ event: e, number }: Arrived) => ({
   callId: e.call,
@@ -48,13 +51,17 @@ export async function idsIn(call: string, ids: readonly string[], transaction: T
 
 /** The entries of a call that its overview is made from. */
 export async function safetyEntries(call: string, transaction: Transaction): Promise<Arrived[]> {
-  const rows = await LoggedEvent.findAll({ where: { callId: call, type: [...OVERVIEW_TYPES] }, transaction });
+  const rows = await LoggedEvent.findAll({
+    where: { callId: call, type: [...OVERVIEW_TYPES] },
+    transaction,
+    ...PLAIN,
+  });
   return rows.map((row) => ({ event: asEvent(row), number: row.number }));
 }
 
 /** What is stored under some ids, in whatever call. */
 export const storedUnder = (ids: readonly string[], transaction: Transaction): Promise<LoggedEvent[]> =>
-  LoggedEvent.findAll({ where: { id: [...ids] }, transaction });
+  LoggedEvent.findAll({ where: { id: [...ids] }, transaction, ...PLAIN });
 
 /** What a call took after an entry, in order, and the number of its newest one; nought for a call that is not there. */
 export async function eventsAfter(
@@ -66,6 +73,7 @@ export async function eventsAfter(
     where: { callId: call, number: { [Op.gt]: after } },
     order: [['number', 'ASC']],
     limit,
+    ...PLAIN,
   });
   if (rows.length > 0 && rows.length < limit) return { rows, last: rows.at(-1)!.number };
   return {
@@ -129,8 +137,8 @@ export async function watchedCalls(): Promise<Listed[]> {
 async function withHeads(ids: readonly string[]): Promise<Listed[]> {
   if (ids.length === 0) return [];
   const [calls, overviews] = await Promise.all([
-    Call.findAll({ where: { id: [...ids] } }),
-    StoredOverview.findAll({ where: { callId: [...ids] } }),
+    Call.findAll({ where: { id: [...ids] }, ...PLAIN }),
+    StoredOverview.findAll({ where: { callId: [...ids] }, ...PLAIN }),
   ]);
   const callOf = new Map(calls.map((c) => [c.id, c]));
   const overviewOf = new Map(overviews.map((o) => [o.callId, o]));

@@ -46,6 +46,7 @@ export async function listMachines(asked: MachinesAsked): Promise<{ found: Machi
     ],
     offset,
     limit,
+    raw: true,
   });
   return { found: rows, total: count };
 }
@@ -53,7 +54,7 @@ export async function listMachines(asked: MachinesAsked): Promise<{ found: Machi
 export const machineWith = (id: string): Promise<Machine | null> => Machine.findByPk(id);
 
 export const machinesWith = (ids: readonly string[]): Promise<Machine[]> =>
-  Machine.findAll({ where: { id: [...ids] } });
+  Machine.findAll({ where: { id: [...ids] }, raw: true });
 
 export const addMachine = (machine: NewMachine & { readonly id: string }): Promise<Machine> => Machine.create(machine);
 
