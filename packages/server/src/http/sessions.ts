@@ -4,8 +4,8 @@ import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import type { Sequelize } from 'sequelize';
 import { v7 } from 'uuid';
-import { ORIGIN_LENGTH, StoredSession, type Person } from '../features/session/model';
-import { personWith } from '../features/session/repository';
+import { ORIGIN_LENGTH, type Person } from '../features/session/model';
+import { liveSession } from '../features/session/repository';
 import { Problem } from './problem';
 
 declare module 'express-session' {
@@ -16,6 +16,8 @@ declare module 'express-session' {
     /** SHA-256 of the secret that the client holds beside its cookie. */
     keyHash: string;
     origin: string;
+    /** Read together with the session, and never kept in it. */
+    person?: Person;
   }
 }
 
@@ -41,10 +43,10 @@ export interface SessionOptions {
 export function sessions(sequelize: Sequelize, { secret, secureCookies }: SessionOptions): RequestHandler {
   const SequelizeStore = connectSession(session.Store);
   class Store extends SequelizeStore {
-    /** As the library's, but what has ended is not found. */
+    /** As the library's, but what has ended is not found, and its person comes with it. */
     override get = (sid: string, then: (error: unknown, data?: session.SessionData | null) => void): void => {
-      StoredSession.findByPk(sid, { raw: true }).then(
-        (row) => then(null, row && row.expires > new Date() ? (JSON.parse(row.data) as session.SessionData) : null),
+      liveSession(sid).then(
+        (found) => then(null, found && { ...(JSON.parse(found.data) as session.SessionData), person: found.person }),
         then,
       );
     };
@@ -99,10 +101,10 @@ const done = (start: (then: (error: unknown) => void) => void): Promise<void> =>
   new Promise((resolve, reject) => start((e) => (e ? reject(e as Error) : resolve())));
 
 /** Lets only signed-in people pass, and puts the person on the request. */
-export const signedIn: RequestHandler = async (request, _response, next) => {
-  const { personId, keyHash } = request.session;
-  const person = personId !== undefined && holdsKey(request, keyHash) ? await personWith(personId) : null;
-  if (!person) throw new Problem(401, 'Not signed in', 'Sign in again. What you entered is kept on your device.');
+export const signedIn: RequestHandler = (request, _response, next) => {
+  const { person, keyHash } = request.session;
+  if (!person || !holdsKey(request, keyHash))
+    throw new Problem(401, 'Not signed in', 'Sign in again. What you entered is kept on your device.');
   request.person = person;
   next();
 };

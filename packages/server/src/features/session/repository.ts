@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import { retried } from '../../db/retry';
 import { Person, StoredSession } from './model';
 
@@ -6,8 +6,20 @@ export const personNamed = (name: string): Promise<Person | null> => Person.find
 
 export const personWith = (id: string): Promise<Person | null> => Person.findByPk(id);
 
-export const changeHash = async (person: Person, passwordHash: string): Promise<void> =>
-  void (await person.update({ passwordHash }));
+export const changeHash = async ({ id }: Person, passwordHash: string): Promise<void> =>
+  void (await Person.update({ passwordHash }, { where: { id } }));
+
+/** What a session keeps, and its person, while it has not ended: one question for every request. */
+export async function liveSession(sid: string): Promise<{ data: string; person: Person } | null> {
+  const [row] = await Person.sequelize!.query<Person & { sessionData: string }>(
+    `SELECT p.*, s.data AS sessionData FROM sessions s JOIN people p ON p.id = s.personId
+      WHERE s.sid = :sid AND s.expires > UTC_TIMESTAMP()`,
+    { replacements: { sid }, type: QueryTypes.SELECT },
+  );
+  if (!row) return null;
+  const { sessionData, ...person } = row;
+  return { data: sessionData, person: person as Person };
+}
 
 /** The sessions of a person that did not end yet, newest first. */
 export const sessionsOf = (personId: string): Promise<StoredSession[]> =>
