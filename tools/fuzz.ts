@@ -279,12 +279,14 @@ async function run(requests: number): Promise<void> {
 }
 
 const begun = Date.now();
+// Threads that check profiles end when nobody needs them for half a minute.
+const REST = 40_000;
 // Once warm, memory has to come back to where it was.
 await run(Math.round(REQUESTS / 5));
-await wait(5000);
+await wait(REST);
 const warm = memory();
 await run(REQUESTS - Math.round(REQUESTS / 5));
-await wait(15_000);
+await wait(REST);
 const after = memory();
 const alive = (await fetch(`${stack.url}/api/health`)).status === 200 && stack.pid() === serverPid;
 console.log(`${REQUESTS} requests, seed ${values.seed}, ${Math.round((Date.now() - begun) / 1000)} s`);

@@ -1,6 +1,5 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import type { Machine, Sent } from '@zetalysis/contract';
-import type { machines } from '@zetalysis/contract';
+import type { Machine, machines, Sent } from '@zetalysis/contract';
 import { keepMachines, knownMachine, knownMachines } from '../store/machines';
 import { http, ServerProblem } from './http';
 

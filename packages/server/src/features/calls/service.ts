@@ -1,6 +1,14 @@
 import { buildEntry, buildOf, type CallEvent, type EventBody, type Refusal, refusalOf } from '@zetalysis/core/visit';
-import type { CallHead, CallSummary, NumberedEvent, RefusedEvent, Replied, Sent, Taken } from '@zetalysis/contract';
-import type { calls } from '@zetalysis/contract';
+import type {
+  CallHead,
+  calls,
+  CallSummary,
+  NumberedEvent,
+  RefusedEvent,
+  Replied,
+  Sent,
+  Taken,
+} from '@zetalysis/contract';
 import { pageOf } from '../../http/page';
 import { Problem } from '../../http/problem';
 import { machinesWith, machineWith, shown } from '../machines/repository';

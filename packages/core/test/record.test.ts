@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { drawingOf } from '../src/presentation';
+import { NORMAL_SETUP } from '../src/simulation';
+import {
+  type Arrived,
+  BODIES,
+  type CallEvent,
+  type EventBody,
+  hasFreeText,
+  madeAt,
+  overviewOf,
+  pointsAt,
+  refusalOf,
+  setupEntry,
+  TAKEN_OUT,
+  withoutFreeText,
+} from '../src/visit';
+import { model } from './furnace';
+
+let made = 0;
+const entry = (seq: number, body: EventBody, more: Partial<CallEvent> = {}): CallEvent => ({
+  id: `e-${String(++made).padStart(6, '0')}`,
+  call: 'c',
+  seq,
+  at: '2026-01-05T09:00:00.000Z',
+  device: 'd',
+  person: 'imre',
+  body,
+  ...more,
+});
+const arrived = (...events: CallEvent[]): Arrived[] => events.map((event, i) => ({ event, number: i + 1 }));
+const setup = (
+  bypassed: string[],
+  ledger?: { id: string; title: string; kind: string; limit: number }[],
+): EventBody => ({
+  type: 'setup',
+  power: true,
+  gas: false,
+  call: true,
+  unplugged: [],
+  bypassed,
+  ...(ledger ? { ledger } : {}),
+});
+
+describe('the overview of a call', () => {
+  test('a call without entries that matter is open, with gas and power on', () => {
+    expect(overviewOf([])).toEqual({
+      state: 'open',
+      gas: true,
+      power: true,
+      bypasses: [],
+      danger: null,
+      late: 0,
+      dueAt: null,
+      record: null,
+    });
+  });
+
+  test('a bypass of a log that has no ledger has the limit of a safety and its id for a name', () => {
+    const { bypasses, gas, dueAt } = overviewOf(arrived(entry(2, setup(['limit']))));
+    expect(gas).toBe(false);
+    expect(bypasses).toMatchObject([{ id: 'limit', title: 'limit', until: '2026-01-05T09:10:00.000Z' }]);
+    expect(dueAt).toBe('2026-01-05T09:10:00.000Z');
+  });
+
+  test('what is never gone round is over its limit at once', () => {
+    const never = [{ id: 'roll-out', title: 'roll-out switch', kind: 'never', limit: 0 }];
+    const [bypass] = overviewOf(arrived(entry(2, setup(['roll-out'], never)))).bypasses;
+    expect(bypass!.until).toBe(bypass!.since);
+  });
+
+  test('what was taken back does not count, and taking back a safety entry after the closing is late', () => {
+    const danger = entry(2, { type: 'danger', danger: 'gas' });
+    const log = arrived(
+      danger,
+      entry(3, { type: 'closed', words: '' }),
+      entry(4, { type: 'retracted', event: danger.id }),
+    );
+    expect(overviewOf(log.slice(0, 2))).toMatchObject({ state: 'closed', danger: 'gas' });
+    expect(overviewOf(log)).toMatchObject({ state: 'late', danger: null, late: 1 });
+  });
+
+  test('late is what came after the closing, not what was made after it; what was not sent yet comes last', () => {
+    const closed = entry(9, { type: 'closed', words: '' });
+    const repair: EventBody = { type: 'repaired', part: 'igniter', action: '' };
+    const [before, after] = [entry(3, repair), entry(3, repair)];
+    expect(overviewOf(arrived(before, closed)).state).toBe('closed');
+    expect(overviewOf(arrived(closed, after)).state).toBe('late');
+    expect(overviewOf([...arrived(closed), { event: after, number: Infinity }]).state).toBe('late');
+    expect(overviewOf(arrived(closed, entry(3, { type: 'note', text: 'x' }))).state).toBe('closed');
+  });
+
+  test('the order in which entries are listed changes nothing, and no time makes it fail', () => {
+    const bodies = fc.constantFrom<EventBody>(
+      setup(['limit']),
+      setup([]),
+      { type: 'danger', danger: 'co' },
+      { type: 'danger-over', words: '' },
+      { type: 'closed', words: '' },
+      { type: 'reopened', words: 'x' },
+      { type: 'retracted', event: 'e-000001' },
+    );
+    const at = fc.oneof(
+      fc.constant('2026-01-05T09:00:00Z'),
+      fc.constant('yesterday'),
+      fc.constant('+275760-09-13T00:00:00Z'),
+    );
+    const log = fc.array(fc.record({ body: bodies, seq: fc.integer({ min: 1, max: 9 }), at }), { maxLength: 12 });
+    fc.assert(
+      fc.property(log, fc.nat(), (entries, turn) => {
+        const all = arrived(...entries.map(({ seq, body, at: when }) => entry(seq, body, { at: when })));
+        const turned = [...all.slice(turn % (all.length + 1)), ...all.slice(0, turn % (all.length + 1))];
+        expect(overviewOf(turned)).toEqual(overviewOf(all));
+      }),
+    );
+  });
+});
+
+test('a setup keeps the ledger of what is gone round on its appliance', () => {
+  const { safeties } = drawingOf(model);
+  const limit = safeties.find((s) => s.id === 'limit')!;
+  expect(limit).toMatchObject({ kind: 'safety', limit: 600 });
+  // Roll-out and spill switches are never bypassed (common practice, no source); a record of one has no time at all.
+  expect(safeties.filter((s) => s.kind === 'never').every((s) => s.limit === 0)).toBe(true);
+  expect(setupEntry({ ...NORMAL_SETUP, bypassed: ['limit'] }, safeties).ledger).toEqual([limit]);
+  expect(setupEntry(NORMAL_SETUP, safeties)).not.toHaveProperty('ledger');
+});
+
+test('what is taken into a call', () => {
+  const log = { clock: 7, opened: true, holds: (id: string) => id === 'there' };
+  const note: EventBody = { type: 'note', text: 'x' };
+  expect(refusalOf(entry(1007, note), log)).toBeUndefined();
+  expect(refusalOf(entry(1008, note), log)).toEqual({ message: 'clock', data: { clock: 1008, most: 1007 } });
+  expect(refusalOf(entry(1, note), { ...log, opened: false })).toEqual({ message: 'not-opened' });
+  expect(refusalOf(entry(8, { type: 'retracted', event: 'there' }), log)).toBeUndefined();
+  expect(refusalOf(entry(8, { type: 'retracted', event: 'elsewhere' }), log)).toMatchObject({
+    message: 'points-nowhere',
+  });
+  expect(pointsAt(note)).toBeUndefined();
+});
+
+test('a clock that is ten minutes fast is set right', () => {
+  expect(madeAt({ at: '2026-01-05T09:10:00Z', offset: 600_000 })).toBe(Date.parse('2026-01-05T09:00:00Z'));
+  expect(madeAt({ at: '2026-01-05T09:10:00Z' })).toBe(Date.parse('2026-01-05T09:10:00Z'));
+});
+
+test('taking words out leaves everything that the state hangs on', () => {
+  const repaired = withoutFreeText(entry(2, { type: 'repaired', part: 'igniter', action: 'Mr Quill held the lamp' }));
+  expect(repaired.body).toEqual({ type: 'repaired', part: 'igniter', action: TAKEN_OUT });
+  expect(hasFreeText('volts')).toBe(false);
+  // Every kind with a field of free words can be emptied.
+  const free = Object.entries(BODIES).filter(([, body]) =>
+    Object.values(body.properties).some((p) => p['type'] === 'string' && (p['maxLength'] as number) >= 500),
+  );
+  expect(free.map(([type]) => type).filter((type) => !hasFreeText(type as EventBody['type']))).toEqual([]);
+});
