@@ -61,7 +61,10 @@ try {
   await shot(page, 'field-card');
 
   await page.goto(stack.url);
-  await page.getByRole('link', { name: /school pool/ }).first().click();
+  await page
+    .getByRole('link', { name: /school pool/ })
+    .first()
+    .click();
   await page.locator('[data-suspect]').first().waitFor();
   await page.getByRole('button', { name: 'Before the visit' }).click();
   await shot(page, 'before-the-visit');
@@ -78,7 +81,10 @@ try {
   await page.getByRole('button', { name: 'Stop the clock' }).click();
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(stack.url);
-  await page.getByRole('link', { name: /Mill Lane/ }).first().click();
+  await page
+    .getByRole('link', { name: /Mill Lane/ })
+    .first()
+    .click();
   await page.locator('[data-suspect]').first().waitFor();
   await shot(page, 'call');
 
@@ -102,14 +108,20 @@ try {
   await page.keyboard.press('Escape');
 
   await page.goto(stack.url);
-  await page.getByRole('link', { name: /Old Bakery/ }).first().click();
+  await page
+    .getByRole('link', { name: /Old Bakery/ })
+    .first()
+    .click();
   await page.locator('[data-suspect]').first().waitFor();
   await page.getByRole('button', { name: 'Damper opens: not seen' }).click();
   await page.locator('[data-state="front"][data-phase]').waitFor();
   await shot(page, 'call-steam');
 
   await page.goto(stack.url);
-  await page.getByRole('link', { name: /mobile library/ }).first().click();
+  await page
+    .getByRole('link', { name: /mobile library/ })
+    .first()
+    .click();
   await page.locator('[data-suspect]').first().waitFor();
   await shot(page, 'call-mobile');
   await page.getByRole('button', { name: 'How you work' }).click();

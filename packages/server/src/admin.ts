@@ -34,19 +34,16 @@ function owner() {
   return sequelize;
 }
 
-const [command = '', ...args] = process.argv.slice(2);
-const done = Object.hasOwn(COMMANDS, command) ? COMMANDS[command]!(args) : undefined;
-if (!done) {
-  console.error(USAGE);
-  process.exit(2);
-}
-done.then(
-  (said) => {
-    console.log(said);
-    process.exit(0);
-  },
-  (error: unknown) => {
+async function run([command = '', ...args]: readonly string[]): Promise<number> {
+  try {
+    const said = await (Object.hasOwn(COMMANDS, command) ? COMMANDS[command]!(args) : undefined);
+    if (said === undefined) console.error(USAGE);
+    else console.log(said);
+    return said === undefined ? 2 : 0;
+  } catch (error) {
     console.error((error as Error).message);
-    process.exit(1);
-  },
-);
+    return 1;
+  }
+}
+
+process.exit(await run(process.argv.slice(2)));
