@@ -32,6 +32,12 @@ export async function photoAddress(id: string): Promise<string> {
   return `data:${type};base64,${data}`;
 }
 
+/** Takes a photo away for good, at the server and here. The server has to be there for it. */
+export async function erasePhoto(id: string): Promise<void> {
+  await http('DELETE /photos/:id', { params: { id } });
+  await (await database()).delete('photos', id);
+}
+
 const base64 = async (blob: Blob): Promise<string> => {
   const bytes = new Uint8Array(await blob.arrayBuffer());
   let text = '';
