@@ -1,7 +1,7 @@
 import { choose, ends, entry, evidence, expect, light, step, suspects, test } from './stack';
 
 test('12 V: idle volts prove nothing, volts under the blower prove the battery', async ({ call }) => {
-  const page = await call('Furnace of the mobile library');
+  const page = await call('mobile library');
   await step(page, 'Blower starts', 'seen');
   await step(page, 'Blower keeps running', 'not seen');
   await light(page, /^code 1:/);
