@@ -7,6 +7,7 @@ import { connect } from './db/connect';
 import { migrate, pendingMigrations } from './db/migrate';
 import { defineModels } from './db/models';
 import { loadDemo } from './demo/demo';
+import { makeMissingOverviews } from './features/calls/overviews';
 import { ProfileChecker } from './features/profiles/checker';
 import { checkScript } from './features/profiles/check-script';
 import { readProfiles } from './features/profiles/service';
@@ -33,6 +34,8 @@ if (pending.length > 0) {
   await sequelize.close();
   process.exit(1);
 }
+
+await makeMissingOverviews();
 
 const profiles = await readProfiles(resolve(here, '../../../profiles'), new ProfileChecker(checkScript(here)));
 await profiles.keep();

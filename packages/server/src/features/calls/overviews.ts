@@ -1,4 +1,4 @@
-import { Op, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { type Arrived, type Overview, overviewOf } from '@zetalysis/core/visit';
 import { retried } from '../../db/retry';
 import { Machine } from '../machines/model';
@@ -53,14 +53,26 @@ export async function rebuildOverviews(): Promise<number> {
       order: [['id', 'ASC']],
       limit: PAGE,
     });
-    for (const { id } of calls)
-      await retried(Call.sequelize!, async (transaction) => {
-        await StoredOverview.destroy({ where: { callId: id }, transaction });
-        const { last } = await largestOf(id, transaction);
-        await projectOverview(id, await safetyEntries(id, transaction), last, transaction);
-      });
+    for (const { id } of calls) await makeAgain(id);
     done += calls.length;
     if (calls.length < PAGE) return done;
     after = calls.at(-1)!.id;
   }
 }
+
+/** Makes the overviews of calls that have none, such as those of a database from before there were any. */
+export async function makeMissingOverviews(): Promise<void> {
+  const calls = await Call.sequelize!.query<{ id: string }>(
+    'SELECT c.id FROM calls c LEFT JOIN overviews o ON o.callId = c.id WHERE o.callId IS NULL',
+    { type: QueryTypes.SELECT },
+  );
+  for (const { id } of calls) await makeAgain(id);
+}
+
+const makeAgain = (call: string): Promise<void> =>
+  retried(Call.sequelize!, async (transaction) => {
+    // First of all: from here on nobody else writes it, and everything before is seen.
+    await StoredOverview.destroy({ where: { callId: call }, transaction });
+    const { last } = await largestOf(call, transaction);
+    await projectOverview(call, await safetyEntries(call, transaction), last, transaction);
+  });
