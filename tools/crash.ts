@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { parseArgs } from 'node:util';
+import { isDeepStrictEqual, parseArgs } from 'node:util';
 import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
 import { Client } from './client';
@@ -182,25 +182,15 @@ for (const { id } of calls)
       if (stored.has(event.id)) tally.doubled++;
       if (number !== ++after) tally.skipped++;
       stored.set(event.id, { event, number });
-      if (JSON.stringify(seen.get(id)?.[number - 1]) !== JSON.stringify(event)) tally.unread++;
+      if (!isDeepStrictEqual(seen.get(id)?.[number - 1], event)) tally.unread++;
     }
     if (after >= body.last) break;
   }
 for (const [id, { event, number }] of acknowledged) {
   const found = stored.get(id);
   if (!found) tally.lost++;
-  else if (JSON.stringify(sorted(found.event)) !== JSON.stringify(sorted(event))) tally.altered++;
+  else if (!isDeepStrictEqual(found.event, event)) tally.altered++;
   else if (found.number !== number) tally.reordered++;
-}
-
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (value === null || typeof value !== 'object') return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort()
-      .map(([k, v]) => [k, sorted(v)]),
-  );
 }
 
 console.log(

@@ -40,7 +40,8 @@ test('what is typed becomes a search that the database can make', () => {
   expect(fullText('  mill   LANE 14 ')).toBe('+mill* +LANE*');
   expect(fullText('+x* -"boiler" ~(gas)@2 %')).toBe('+boiler* +gas*');
   expect(fullText('žluť 漢字漢')).toBe('+žluť* +漢字漢*');
-  expect(fullText('a é')).toBe('');
+  expect(fullText('  ')).toBe('');
+  expect(fullText('a 7')).toBe('+a* +7*');
 });
 
 test('lists use their indexes, as EXPLAIN shows', async () => {
@@ -87,6 +88,8 @@ test('pages, order and search go together over HTTP', async () => {
   expect((await machines('search=pathf%20unit&size=1')).total).toBe(1000);
   expect((await machines('search=the%20SN12')).total).toBe((await machines('search=ThE%20sn12')).total);
   expect((await machines('search=the%20SN12')).total).toBeGreaterThan(20);
+  expect((await machines('search=sn')).total).toBe(MANY);
+  expect((await machines('search=q9')).total).toBe(0);
   expect((await machines('search=nothing-like-it')).machines).toEqual([]);
   const calls = (await api().get('/api/calls?search=soot&state=open&size=3&order=up').set(me)).body as {
     calls: { complaint: string; machine: { label: string } }[];

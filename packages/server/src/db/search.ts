@@ -3,11 +3,14 @@ const SHORTEST = 3;
 
 /**
  * What somebody types into a search field, as the database's boolean search wants it: every word must occur, each may go on.
- * Words too short for the index are left out. Empty when nothing is left to search for.
+ * Words too short for the index are left out, unless there are no others: then they find the words that begin like that.
+ * Empty when nothing was typed.
  */
-export const fullText = (typed: string): string =>
-  (typed.match(/[\p{L}\p{N}]+/gu) ?? [])
-    .filter((word) => word.length >= SHORTEST)
+export function fullText(typed: string): string {
+  const words = typed.match(/[\p{L}\p{N}]+/gu) ?? [];
+  const long = words.filter((word) => word.length >= SHORTEST);
+  return (long.length > 0 ? long : words)
     .slice(0, 8)
     .map((word) => `+${word}*`)
     .join(' ');
+}

@@ -24,14 +24,12 @@ export function useMe() {
   });
 }
 
-/** Ends the session of somebody who signed out while the server was away. */
-export async function endOldSession(): Promise<void> {
-  if (!mustEndSession()) return;
-  await http('DELETE /session').then(sessionEnded, () => undefined);
-}
+let ending: Promise<void> | undefined;
 
-/** Signs out: at once on this device, and at the server as soon as it can be reached. */
-export async function signOut(): Promise<void> {
-  leave();
-  await endOldSession();
+/** Ends the session that somebody signed out of, once; it stays to be ended while the server is away. */
+export function endOldSession(): Promise<void> {
+  if (!mustEndSession()) return Promise.resolve();
+  return (ending ??= http('DELETE /session')
+    .then(sessionEnded, () => undefined)
+    .finally(() => (ending = undefined)));
 }

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink } from 'react-router';
 import type { Me } from '@zetalysis/contract';
-import { signOut } from '../api/me';
+import { leave } from '../api/identity';
 import { clockOffset } from '../api/server-clock';
 import { getReady } from '../store/get-ready';
 import { outboxWords } from '../store/outbox-words';
@@ -21,9 +21,9 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
   const queries = useQueryClient();
   useEffect(() => void getReady(queries).catch(() => undefined), [queries, me.id]);
   const waiting = 'waiting' in outbox.state ? outbox.state.waiting : 0;
-  const out = async (): Promise<void> => {
-    await signOut();
-    // Nothing of one person stays in the memory of the page for the next.
+  const out = (): void => {
+    leave();
+    // Nothing of one person stays in the memory of the page for the next. The session is ended at the server from there.
     location.assign('/sign-in');
   };
   return (
@@ -58,7 +58,7 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
               <span className={styles.full}>{me.fullName}</span>
               <span className={styles.initials}>{initials(me.fullName)}</span>
             </Link>
-            <button type="button" onClick={() => (waiting > 0 ? setAsked('leaving') : void out())}>
+            <button type="button" onClick={() => (waiting > 0 ? setAsked('leaving') : out())}>
               Sign out
             </button>
           </span>
@@ -73,7 +73,7 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
             words={outboxWords(outbox.state)}
             leaving={asked === 'leaving'}
             onSend={outbox.send}
-            onLeave={() => void out()}
+            onLeave={out}
             onClose={() => setAsked(undefined)}
           />
         </Suspense>

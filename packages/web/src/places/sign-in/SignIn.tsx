@@ -27,6 +27,8 @@ export default function SignIn() {
     setBusy(true);
     setProblem(undefined);
     try {
+      // Its answer would take the new cookie away.
+      await endOldSession();
       const { me, key } = await http('POST /session', { body: given });
       arrive(me, key);
       const to = search.get('to') ?? '/';

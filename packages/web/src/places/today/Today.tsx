@@ -2,8 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
-import type { CallSummary, Me } from '@zetalysis/contract';
-import type { CallEvent } from '@zetalysis/core/visit';
+import type { CallSummary, Me, ProfileSummary } from '@zetalysis/contract';
+import { buildOf, type CallEvent } from '@zetalysis/core/visit';
+import { buildWords } from '../../api/appliances';
+import { useProfiles } from '../../api/queries';
 import { Button } from '../../kit/Button';
 import { Cards } from '../../kit/Cards';
 import { Empty } from '../../kit/Empty';
@@ -42,6 +44,7 @@ export default function Today({ me }: { me: Me }) {
     refetchInterval: FRESH_MS,
     gcTime: 0,
   });
+  const profiles = useProfiles().data ?? [];
   const navigate = useNavigate();
   const now = useNow(FRESH_MS);
   const error = open.error ?? watch.error;
@@ -64,10 +67,10 @@ export default function Today({ me }: { me: Me }) {
       {open.data?.total === 0 && waiting.length === 0 && <Empty>No open calls.</Empty>}
       <Cards>
         {waiting.map((e) => (
-          <Unsent key={e.id} opening={e} />
+          <Unsent key={e.id} opening={e} profiles={profiles} />
         ))}
         {open.data?.calls.map((c) => (
-          <Card key={c.id} call={c} />
+          <Card key={c.id} call={c} profiles={profiles} />
         ))}
       </Cards>
       {open.data && open.data.total > open.data.calls.length && (
@@ -76,15 +79,24 @@ export default function Today({ me }: { me: Me }) {
         </p>
       )}
       <h2>All calls</h2>
-      <AllCalls />
+      <AllCalls profiles={profiles} />
     </Page>
   );
 }
 
-const Card = ({ call: c }: { call: CallSummary }) => (
+interface Named {
+  /** Families have their names from here. */
+  readonly profiles: readonly ProfileSummary[];
+}
+
+/** What a call is called: its machine, or what family it is of where no machine is known. */
+const nameOf = (profiles: readonly ProfileSummary[], { machine, profile, build }: CallSummary): string =>
+  machine?.label ?? buildWords(profiles, { profile, build });
+
+const Card = ({ call: c, profiles }: Named & { call: CallSummary }) => (
   <li>
     <Link to={`/calls/${c.id}`} className={styles.card}>
-      <strong>{c.machine?.label ?? c.profile}</strong>
+      <strong>{nameOf(profiles, c)}</strong>
       <span>{c.machine?.site}</span>
       <q>{c.complaint}</q>
       <span className="fine">
@@ -96,11 +108,11 @@ const Card = ({ call: c }: { call: CallSummary }) => (
 );
 
 /** A call that was opened here and waits to be sent. */
-const Unsent = ({ opening: { call, at, body } }: { opening: CallEvent }) => (
+const Unsent = ({ opening: { call, at, body }, profiles }: Named & { opening: CallEvent }) => (
   <li>
     <Link to={`/calls/${call}`} className={styles.card}>
-      <strong>{body.type === 'opened' ? body.profile : ''}</strong>
-      <q>{body.type === 'opened' ? body.complaint : ''}</q>
+      <strong>{body.type === 'opened' && buildWords(profiles, { profile: body.profile, build: buildOf(body) })}</strong>
+      <q>{body.type === 'opened' && body.complaint}</q>
       <span className="fine">{day.format(new Date(at))} · kept on this device, not sent yet</span>
     </Link>
   </li>
@@ -108,7 +120,7 @@ const Unsent = ({ opening: { call, at, body } }: { opening: CallEvent }) => (
 
 const SIZE = 10;
 
-function AllCalls() {
+function AllCalls({ profiles }: Named) {
   const [search, setSearch] = useState('');
   const [part, setPart] = useState<Part>({ page: 1, sort: 'opened', order: 'down' });
   const asked = {
@@ -144,7 +156,7 @@ function AllCalls() {
           {
             title: 'Machine',
             sort: 'machine',
-            cell: (c) => <Link to={`/calls/${c.id}`}>{c.machine?.label ?? c.profile}</Link>,
+            cell: (c) => <Link to={`/calls/${c.id}`}>{nameOf(profiles, c)}</Link>,
           },
           { title: 'Opened', sort: 'opened', cell: (c) => day.format(new Date(c.openedAt)) },
           { title: 'Complaint', cell: (c) => c.complaint },
