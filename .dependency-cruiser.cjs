@@ -2,10 +2,10 @@
 const ROOMS = [
   'units',
   'circuit',
+  'rules',
   'parts',
   'profile',
   'standards',
-  'rules',
   'simulation',
   'bench',
   'question',

@@ -1,4 +1,5 @@
 // What the engine takes for one family: the same figures in Node and, built as a script of its own, in Chromium.
+import { TRAINED } from '@zetalysis/core/rules';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { fitEvidence, predicts, seedPairs } from '@zetalysis/core/inference';
 import { loadProfile } from '@zetalysis/core/profile';
@@ -79,7 +80,7 @@ export function measureEngine(source: string, id: string): EngineFigures {
   const warm = median(tables.slice(WARMING));
 
   const before = someEvidence(engine);
-  const situation = (evidence: Evidence) => ({ evidence, declined: new Set<string>(), role: 'technician' as const });
+  const situation = (evidence: Evidence) => ({ evidence, declined: new Set<string>(), person: TRAINED });
   engine.next(situation(before), engine.assess(before, { pairs: false }));
   const after: Evidence = { ...before, items: [...before.items, { ...before.items[2]!, id: 'again' }] };
   const reading = median(times(9, () => timed(() => engine.assess(after, { pairs: false }))));

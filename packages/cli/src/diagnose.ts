@@ -1,3 +1,4 @@
+import { TRAINED } from '@zetalysis/core/rules';
 import { parseArgs } from 'node:util';
 import { Engine, standingOf } from '@zetalysis/core/diagnosis';
 import type { RateFactors } from '@zetalysis/core/inference';
@@ -24,7 +25,7 @@ export const diagnose: Command = (args) => {
   const engine = new Engine(model, values.weights === undefined ? {} : readWeights(values.weights, model));
   const { assessment, failures, expectations } = checkCase(engine, loaded);
   const state = reduceCall(model, caseEvents(loaded.steps));
-  const next = engine.next({ evidence: state.evidence, declined: state.declined, role: 'technician' }, assessment);
+  const next = engine.next({ evidence: state.evidence, declined: state.declined, person: TRAINED }, assessment);
   const record = draftRecord(engine, assessment);
   const leading = assessment.suspects[0]!.leading;
   const reasons = explain(model, leading, engine.healthy, assessment.items, { units: 'us' });

@@ -1,8 +1,10 @@
 import * as t from '@sinclair/typebox';
+import type { Authority } from '@zetalysis/core/rules';
 import { BODIES, build, type CallEvent, type Overview, uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
 import { deviceName, listing, moment, nullable, personName, profileId, profileVersion } from './fields';
 import { machine } from './machines';
+import { personFields } from './session';
 
 /** One entry of a call's log; what its body holds depends on its type. */
 const callEventFields = t.Object({
@@ -32,12 +34,30 @@ const overview = t.Unsafe<Overview>(
     gas: t.Boolean(),
     power: t.Boolean(),
     bypasses: t.Array(t.Object({ id: words, title: words, kind: words, person: words, since: moment, until: moment })),
-    danger: nullable(words),
+    temporary: t.Array(t.Object({ title: words, kind: words, person: words, since: moment })),
+    stops: t.Array(
+      t.Object({
+        id: words,
+        title: words,
+        grade: t.Union(['out', 'off', 'hold'].map((g) => t.Literal(g))),
+        person: words,
+        since: moment,
+        order: nullable(words),
+        unable: t.Array(words),
+        endedBy: words,
+      }),
+    ),
+    claims: t.Array(t.Object({ event: words, person: words, since: moment, words })),
+    ending: nullable(words),
+    shown: t.Boolean(),
+    resets: t.Array(t.Object({ safety: words, kind: words, title: words, at: t.Number(), event: words })),
     late: t.Integer(),
     dueAt: nullable(moment),
     record: nullable(t.Object({ part: words, title: words, failure: words, cause: words, standing: words })),
   }),
 );
+
+const authority = t.Object({ role: personFields.role, grants: personFields.grants });
 
 const complaint = t.String({ maxLength: 500 });
 
@@ -76,6 +96,8 @@ export type CallSummary = t.Static<typeof summary>;
 export interface NumberedEvent {
   readonly number: number;
   readonly event: CallEvent;
+  /** What its person might do when it came; nothing for entries from before that was kept. */
+  readonly as?: Authority | undefined;
 }
 
 /** An entry that was not taken, with what a `Problem` would say of it alone. */
@@ -87,11 +109,13 @@ export interface RefusedEvent {
 }
 
 // The type of an entry is many types: written out here, so that it is not worked out again at every use.
-const page = t.Unsafe<{ entries: NumberedEvent[]; last: number }>(
+const page = t.Unsafe<{ entries: NumberedEvent[]; last: number; looking: string[] }>(
   t.Object({
-    entries: t.Array(t.Object({ number: t.Integer(), event: callEvent })),
+    entries: t.Array(t.Object({ number: t.Integer(), event: callEvent, as: t.Optional(authority) })),
     /** The number of the newest entry of the call: when these end below it, there is more. */
     last: t.Integer(),
+    /** Who looks at the call now, by their full names. */
+    looking: t.Array(words),
   }),
 );
 const sent = t.Unsafe<{ events: CallEvent[] }>(
@@ -129,6 +153,8 @@ export const calls = {
     query: t.Object({ after: t.Optional(t.String({ pattern: '^\\d{1,9}$', title: 'number of an entry' })) }),
     reply: page,
   }),
+  /** Somebody looks at a call; said again and again while they do. */
+  look: endpoint({ method: 'PUT', path: '/calls/:id/looking', params: one }),
   // Entries arrive one or many at a time, in any order, perhaps again: what is known already changes nothing. When none of
   // them can be taken, the answer is the problem of the first.
   send: endpoint({ method: 'POST', path: '/calls/:id/events', params: one, body: sent, reply: taken }),

@@ -1,12 +1,13 @@
 import { calls } from './calls';
 import type { AnyEndpoint, Replied, Sent } from './endpoint';
 import { machines } from './machines';
+import { people } from './people';
 import { photos } from './photos';
 import { profiles } from './profiles';
 import { session } from './session';
 
 /** Every endpoint, by resource. */
-export const CONTRACT = { session, profiles, machines, calls, photos } as const;
+export const CONTRACT = { session, people, profiles, machines, calls, photos } as const;
 
 /** Without what is not sent. */
 type Given<S> = { readonly [K in keyof S as S[K] extends undefined ? never : K]: S[K] };
@@ -27,6 +28,7 @@ type Exchanges<R> = { readonly [N in keyof R as KeyOf<R[N]>]: Exchange<R[N]> };
 export interface Contract
   extends
     Exchanges<typeof session>,
+    Exchanges<typeof people>,
     Exchanges<typeof profiles>,
     Exchanges<typeof machines>,
     Exchanges<typeof calls>,

@@ -20,9 +20,11 @@ export {
   machineFields,
   machines,
   type Machine,
+  type MachineCorrection,
   type NewMachine,
   type Wires,
 } from './machines';
+export { type Colleague, people } from './people';
 export { LONGEST_PHOTO, type Photo, photos } from './photos';
 export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
 export { type ListedSession, personFields, session, type Me } from './session';

@@ -44,6 +44,14 @@ export const contactFields = contact.properties;
 
 const one = t.Object({ id: uuid });
 
+const { label, site, make, modelName, serial } = newMachine.properties;
+const correction = t.Object({ label, site, make, modelName, serial });
+
+export type MachineCorrection = t.Static<typeof correction>;
+
+const name = t.String();
+const pressed = t.Object({ safety: name, kind: name, title: name, at: moment, event: name });
+
 export const machines = {
   list: endpoint({
     method: 'GET',
@@ -53,6 +61,10 @@ export const machines = {
   }),
   read: endpoint({ method: 'GET', path: '/machines/:id', params: one, reply: machine }),
   add: endpoint({ method: 'POST', path: '/machines', body: newMachine, reply: machine, status: 201 }),
+  /** Corrects what the register says of a machine; its calls keep what they were opened with. */
+  correct: endpoint({ method: 'PUT', path: '/machines/:id', params: one, body: correction, reply: machine }),
+  /** Resets without a cause on this machine in the last thirty days. */
+  resets: endpoint({ method: 'GET', path: '/machines/:id/resets', params: one, reply: t.Array(pressed) }),
   nameWires: endpoint({ method: 'PUT', path: '/machines/:id/wires', params: one, body: wires, reply: machine }),
   rebuild: endpoint({ method: 'PUT', path: '/machines/:id/build', params: one, body: build, reply: machine }),
   contact: endpoint({ method: 'GET', path: '/machines/:id/contact', params: one, reply: contact }),

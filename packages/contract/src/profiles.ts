@@ -1,4 +1,5 @@
 import * as t from '@sinclair/typebox';
+import { FAMILIES, type Family } from '@zetalysis/core/rules';
 import { endpoint } from './endpoint';
 import { nullable, personName, profileId, profileVersion } from './fields';
 
@@ -9,6 +10,8 @@ const summary = t.Object({
   title: t.String(),
   summary: t.String(),
   version: profileVersion,
+  /** What it is to the safety rules; nothing where it does not say. */
+  family: t.Optional(t.Unsafe<Family>(t.Union(FAMILIES.map((f) => t.Literal(f))))),
   identity,
   variants: t.Array(t.Object({ id: t.String(), title: t.String(), identity })),
   /** Who brought it in; nothing for those that ship with the program. */

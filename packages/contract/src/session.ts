@@ -1,15 +1,19 @@
 import * as t from '@sinclair/typebox';
-import type { Role } from '@zetalysis/core/rules';
+import { type Grant, GRANTS, type Role } from '@zetalysis/core/rules';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
 import { moment, personName, trimmed } from './fields';
+
+const grants = t.Unsafe<Grant[]>(t.Array(t.Union(GRANTS.map((g) => t.Literal(g))), { maxItems: GRANTS.length }));
 
 const me = t.Object({
   id: uuid,
   name: personName,
   fullName: t.String({ maxLength: 120 }),
   role: t.Unsafe<Role>(t.Union(['apprentice', 'technician', 'lead', 'admin'].map((r) => t.Literal(r)))),
+  /** What the person was trained for. */
+  grants,
   units: t.Unsafe<UnitSystem>(t.Union(['us', 'si'].map((u) => t.Literal(u)))),
 });
 

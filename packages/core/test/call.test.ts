@@ -1,8 +1,8 @@
+import { TRAINED } from '../src/rules';
 import { Engine } from '../src/diagnosis';
 import { lineWords } from '../src/question/line-words';
 import {
   type CallEvent,
-  closingObstacles,
   compareEvents,
   type EventBody,
   mergeEvents,
@@ -129,7 +129,7 @@ describe('the reducer', () => {
   test('what could not be told is not asked again, until something is changed', () => {
     const asked = (...more: EventBody[]): string[] => {
       const { evidence, declined } = reduceCall(model, log(seen('call', 'yes'), seen('inducer', 'yes'), ...more));
-      return engine.next({ evidence, declined, role: 'technician' }, engine.assess(evidence)).map((t) => t.test.id);
+      return engine.next({ evidence, declined, person: TRAINED }, engine.assess(evidence)).map((t) => t.test.id);
     };
     expect(asked()).toContain('seen glow');
     expect(asked(seen('glow', 'unclear'))).not.toContain('seen glow');
@@ -152,37 +152,34 @@ describe('the reducer', () => {
     expect(state.log[0]!.problem).toMatch(/in volts; "3uA" is not/);
   });
 
-  test('a roll-out switch cannot be bypassed', () => {
+  test('a roll-out switch that somebody went round is kept, and stops the work', () => {
     const state = reduceCall(model, log(setup({ bypassed: ['rollout'] })));
-    expect(state.setup.bypassed).toEqual([]);
-    expect(state.log[0]!.problem).toMatch(/never bypassed/);
+    expect(state.setup.bypassed).toEqual(['rollout']);
+    expect(state.log[0]!.problem).toBeUndefined();
+    expect(state.followed.stops.map(({ stop, grade }) => [stop.id, grade])).toEqual([['bypass-over', 'off']]);
   });
 
-  test('a call cannot be closed with a bypass in place, something unplugged or no break recorded', () => {
-    const advice = { suspects: [], standing: 'suspected' as const };
-    const record: EventBody = {
-      type: 'break-recorded',
-      part: 'limit',
-      failure: 'open',
-      cause: '',
-      action: '',
-      standing: 'suspected',
-      advice,
+  test('a danger of an older log stands until it is declared over', () => {
+    const standing = (...bodies: EventBody[]) =>
+      reduceCall(model, log(...bodies)).followed.stops.map(({ stop }) => stop.id);
+    expect(standing({ type: 'danger', danger: 'gas' })).toEqual(['gas-strong']);
+    expect(standing({ type: 'danger', danger: 'gas' }, { type: 'danger-over', words: '' })).toEqual([]);
+  });
+
+  test('a reading without what it needs is kept and proves nothing; with it, it is evidence', () => {
+    const read: EventBody = {
+      type: 'ohms',
+      part: 'igniter',
+      branch: '',
+      reading: { kind: 'open', dimension: 'resistance' },
+      typed: 'OL',
     };
-    expect(closingObstacles(model, reduceCall(model, []))).toEqual([{ message: 'no-record' }]);
-    expect(
-      closingObstacles(model, reduceCall(model, log(setup({ bypassed: ['limit'], unplugged: ['P2'] }), record))),
-    ).toHaveLength(2);
-    expect(closingObstacles(model, reduceCall(model, log(setup({ bypassed: ['limit'] }), setup({}), record)))).toEqual(
-      [],
-    );
-  });
-
-  test('danger stands until it is declared over', () => {
-    expect(reduceCall(model, log({ type: 'danger', danger: 'gas' })).danger).toBe('gas');
-    expect(
-      reduceCall(model, log({ type: 'danger', danger: 'gas' }, { type: 'danger-over', words: '' })).danger,
-    ).toBeUndefined();
+    const met = (need: string, of?: string): EventBody => ({ type: 'need', need, answer: 'met', ...(of && { of }) });
+    const careless = reduceCall(model, log(read));
+    expect(careless.evidence.items).toEqual([]);
+    expect(careless.log.map((l) => l.event.body.type)).toEqual(['ohms']);
+    const careful = reduceCall(model, log(setup({ power: false }), met('meter'), met('isolated', 'igniter'), read));
+    expect(careful.evidence.items).toHaveLength(1);
   });
 });
 

@@ -55,7 +55,6 @@ describe('a case that cannot be right is refused with line and remedy', () => {
     ['  - outcome: explodes\n', /unknown outcome "explodes"/],
     ['  - look: {filter: dirty}\n', /unknown answer "dirty"; known: blocked, clean/],
     ['  - expect: {brake: limit}\n', /unknown field "brake"; did you mean "break"/],
-    ['  - setup: {bypassed: [rollout]}\n', /never bypassed/],
     ['  []\n', /at least one event|empty/],
   ])('%s', (events, words) => expect(load(events)).toMatch(words));
 });

@@ -1,3 +1,4 @@
+import { type Authority, TRAINED } from '../src/rules';
 import { coverage } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { loadProfile } from '../src/profile';
@@ -88,23 +89,19 @@ describe('posterior', () => {
 });
 
 describe('the next test', () => {
-  const next = (
-    observations: readonly Observation[],
-    role: 'technician' | 'apprentice' = 'technician',
-    declined: string[] = [],
-  ) => {
+  const next = (observations: readonly Observation[], person: Authority = TRAINED, declined: string[] = []) => {
     const ev = evidence(observations);
-    return engine.next({ evidence: ev, declined: new Set(declined), role }, engine.assess(ev));
+    return engine.next({ evidence: ev, declined: new Set(declined), person }, engine.assess(ev));
   };
 
   test('is never one that was answered or declined', () => {
     const first = next(noGlow)[0]!;
-    expect(next(noGlow, 'technician', [first.test.id]).some((r) => r.test.id === first.test.id)).toBe(false);
+    expect(next(noGlow, TRAINED, [first.test.id]).some((r) => r.test.id === first.test.id)).toBe(false);
     expect(next(noGlow).some((r) => r.test.id === 'seen glow')).toBe(false);
   });
 
   test('an apprentice is not sent onto line voltage or into a bypass', () => {
-    for (const r of next(noGlow, 'apprentice')) {
+    for (const r of next(noGlow, { role: 'apprentice', grants: [] })) {
       expect(r.test.line).toBe(false);
       expect(r.test.intervention && 'bypass' in r.test.intervention).toBeFalsy();
     }
@@ -116,7 +113,12 @@ describe('the next test', () => {
       for (const test of e.tests)
         if (test.intervention && 'bypass' in test.intervention)
           expect(['rollout', 'spill']).not.toContain(test.intervention.bypass);
-    expect(mayBypass(model.parts.find((p) => p.id === 'rollout')!)).toBe(false);
+    expect(
+      mayBypass(
+        model.parts.find((p) => p.id === 'rollout')!,
+        model.family,
+      ),
+    ).toBe(false);
   });
 
   test('outcome probabilities of a test sum to the share of hypotheses that predict', () => {
@@ -190,7 +192,7 @@ phases:
           break;
         }
         const best = e
-          .next({ evidence: ev, declined: new Set(), role: 'technician' }, assessment)
+          .next({ evidence: ev, declined: new Set(), person: TRAINED }, assessment)
           .find(
             (r) =>
               r.test.question.kind === 'volts' &&

@@ -1,3 +1,4 @@
+import { TRAINED } from '../src/rules';
 import { coverage } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { findNet } from '../src/profile';
@@ -169,7 +170,7 @@ describe('the isolation test: a separate 24 V source feeds the module with its p
     const engine = new Engine(model);
     const test = engine.tests.find((t) => t.id === 'action separate-feed: seen main')!;
     expect(goesRoundSafety(model, test)).toBe(true);
-    expect(mayPropose(model, test, 'apprentice')).toBe(false);
-    expect(mayPropose(model, test, 'technician')).toBe(true);
+    expect(mayPropose(model, test, { role: 'apprentice', grants: [] })).toBe(false);
+    expect(mayPropose(model, test, TRAINED)).toBe(true);
   });
 });

@@ -1,3 +1,4 @@
+import { TRAINED } from '../src/rules';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '../src/diagnosis';
@@ -21,7 +22,7 @@ function told(id: string, bodies: readonly EventBody[], units: UnitSystem): stri
   }));
   const state = reduceCall(engine.model, log);
   const assessment = engine.assess(state.evidence);
-  const options = { units, role: 'technician', standard: USUAL_STANDARD, phase: undefined } as const;
+  const options = { units, person: TRAINED, standard: USUAL_STANDARD, phase: undefined } as const;
   const view = viewOf(engine, state, assessment, options);
   const ranked = engine.next({ ...options, evidence: state.evidence, declined: state.declined }, assessment);
   return [
@@ -42,8 +43,6 @@ function told(id: string, bodies: readonly EventBody[], units: UnitSystem): stri
     ...testsView(engine, state, assessment, ranked, options)
       .slice(0, 3)
       .map((t) => `${t.instruction} [${t.minutes} min]`),
-    '# Before closing',
-    ...view.obstacles,
     `# Record`,
     `${view.draft.part}: ${view.draft.failure}${view.draft.cause === '' ? '' : `, because ${view.draft.cause}`}`,
     '',
@@ -66,7 +65,10 @@ const CALL = [
   { type: 'timing', phase: 'inducer', ...value(3, 'time', '3 s') },
   { type: 'gauge', gauge: 'draft', ...value(224, 'pressure', '0.9 inwc') },
   { type: 'look', look: 'fuse-look', answer: 'whole' },
+  { type: 'temporary', kind: 'panel', title: 'burner door' },
+  { type: 'fact', fact: 'co', value: 4 },
   { type: 'setup', power: false, gas: true, call: true, unplugged: ['P3'], bypassed: [] },
+  { type: 'need', need: 'isolated', of: 'igniter', answer: 'met' },
   { type: 'ohms', part: 'igniter', branch: '', reading: { kind: 'open', dimension: 'resistance' }, typed: 'OL' },
   { type: 'declined', test: 'volts IP N glow', why: 'cannot' },
   { type: 'adjusted', what: 'gas pressure', original: '3.5 inwc', now: '3.2 inwc' },

@@ -1,3 +1,4 @@
+import { TRAINED } from '../src/rules';
 import { Engine } from '../src/diagnosis';
 import type { Hypothesis } from '../src/inference';
 import { seedPairs } from '../src/inference/pairs';
@@ -104,7 +105,7 @@ describe('the polybox', () => {
   });
 
   test('the best next probe is X', () => {
-    const [best] = engine.next({ evidence: seen, declined: new Set(), role: 'technician' }, assessment);
+    const [best] = engine.next({ evidence: seen, declined: new Set(), person: TRAINED }, assessment);
     expect(best!.test.id).toBe('gauge x');
   });
 

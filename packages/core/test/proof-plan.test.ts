@@ -1,3 +1,4 @@
+import { TRAINED } from '../src/rules';
 import { followed, watchedTry } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { type Hypothesis, predicts } from '../src/inference';
@@ -18,7 +19,7 @@ describe.each(['furnace-condensing', 'steam-standing-pilot', 'mobile-furnace'])(
     .filter((h) => h.kind === 'fault' && predicts(h) && h.occurs === 1)
     .map((h) => {
       const before = watched(engine, h);
-      const situation = { evidence: before, declined: nobody, role: 'technician' as const };
+      const situation = { evidence: before, declined: nobody, person: TRAINED };
       return { h, before, plan: engine.planProof(situation, engine.assess(before, { pairs: false }), h) };
     });
   const whole = planned.filter(({ plan }) => plan.paid > 0.999 && plan.shares.size > 0);
@@ -58,7 +59,7 @@ describe.each(['furnace-condensing', 'steam-standing-pilot', 'mobile-furnace'])(
     const { h, before, plan } = whole[0]!;
     const [first] = plan.shares.keys();
     const again = engine.planProof(
-      { evidence: before, declined: new Set([first!]), role: 'technician' },
+      { evidence: before, declined: new Set([first!]), person: TRAINED },
       engine.assess(before, { pairs: false }),
       h,
     );

@@ -1,3 +1,4 @@
+import { TRAINED } from '../src/rules';
 import { followed, proofOutlook, watchedTry } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { testTitle } from '../src/presentation';
@@ -27,7 +28,7 @@ const flipped = (engine: Engine, evidence: Evidence, ...phases: string[]): Evide
 const nobody: ReadonlySet<string> = new Set();
 const proposed = (engine: Engine, evidence: Evidence): string[] =>
   engine
-    .next({ evidence, declined: nobody, role: 'technician' }, engine.assess(evidence, { pairs: false }))
+    .next({ evidence, declined: nobody, person: TRAINED }, engine.assess(evidence, { pairs: false }))
     .map((t) => t.test.id);
 
 describe('what is no proof', () => {
@@ -216,7 +217,7 @@ describe('the outlook on a proof', () => {
     )) {
       if (!whole) continue;
       const evidence = watchedTry(engine, fault);
-      const situation = { evidence, declined: nobody, role: 'technician' as const };
+      const situation = { evidence, declined: nobody, person: TRAINED };
       const { shares } = engine.planProof(situation, engine.assess(evidence, { pairs: false }), fault);
       expect(standing(engine, followed(engine, fault, evidence, [...shares.keys()]))).toEqual({
         first: fault.repair,
@@ -250,7 +251,7 @@ describe('what is prepared is not prepared twice', () => {
   test('a plan counts it so, keeps such tests together, and names what is done for them', () => {
     const coil = hypothesis(engine, 'thermocouple.open');
     const evidence = watchedTry(engine, coil);
-    const situation = { evidence, declined: nobody, role: 'technician' as const };
+    const situation = { evidence, declined: nobody, person: TRAINED };
     const { minutes: planned, shares } = engine.planProof(situation, engine.assess(evidence, { pairs: false }), coil);
     expect([...planned.keys()]).toEqual([...shares.keys()]);
     const preparations = [...shares.keys()].map((id) => test_(id).preparation);
@@ -319,7 +320,7 @@ describe.each(['steam-intermittent-pilot', 'steam-standing-pilot'])('%s: a probe
 
   test('it is never proposed to an apprentice, and is written into the ledger', () => {
     const action = model.actions.find((a) => a.id === 'bridge-probe')!;
-    expect(action.ledger).toBe(true);
+    expect(action.goesRound).toBe('low-water');
     const tests = boiler.tests.filter(
       (t) => t.intervention && 'action' in t.intervention && t.intervention.action === 'bridge-probe',
     );
@@ -327,8 +328,8 @@ describe.each(['steam-intermittent-pilot', 'steam-standing-pilot'])('%s: a probe
     for (const t of tests)
       expect([
         goesRoundSafety(model, t),
-        mayPropose(model, t, 'apprentice'),
-        mayPropose(model, t, 'technician'),
+        mayPropose(model, t, { role: 'apprentice', grants: [] }),
+        mayPropose(model, t, TRAINED),
       ]).toEqual([true, false, true]);
   });
 });

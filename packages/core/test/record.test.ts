@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { drawingOf } from '../src/presentation';
 import { NORMAL_SETUP } from '../src/simulation';
 import {
   type Arrived,
@@ -8,11 +7,13 @@ import {
   type EventBody,
   hasFreeText,
   madeAt,
+  meaningsOf,
   overviewOf,
   pointsAt,
   refusalOf,
   setupEntry,
   TAKEN_OUT,
+  withMeaning,
   withoutFreeText,
 } from '../src/visit';
 import { model } from './furnace';
@@ -28,6 +29,7 @@ const entry = (seq: number, body: EventBody, more: Partial<CallEvent> = {}): Cal
   body,
   ...more,
 });
+const NOW = Date.parse('2026-01-05T09:01:00Z');
 const arrived = (...events: CallEvent[]): Arrived[] => events.map((event, i) => ({ event, number: i + 1 }));
 const setup = (
   bypassed: string[],
@@ -44,28 +46,33 @@ const setup = (
 
 describe('the overview of a call', () => {
   test('a call without entries that matter is open, with gas and power on', () => {
-    expect(overviewOf([])).toEqual({
+    expect(overviewOf([], NOW)).toEqual({
       state: 'open',
       gas: true,
       power: true,
       bypasses: [],
-      danger: null,
+      temporary: [],
+      stops: [],
+      claims: [],
+      ending: null,
+      shown: false,
+      resets: [],
       late: 0,
       dueAt: null,
       record: null,
     });
   });
 
-  test('a bypass of a log that has no ledger has the limit of a safety and its id for a name', () => {
-    const { bypasses, gas, dueAt } = overviewOf(arrived(entry(2, setup(['limit']))));
+  test('a bypass of a log that has no ledger has the time of a limit and its id for a name', () => {
+    const { bypasses, gas, dueAt } = overviewOf(arrived(entry(2, setup(['limit']))), NOW);
     expect(gas).toBe(false);
-    expect(bypasses).toMatchObject([{ id: 'limit', title: 'limit', until: '2026-01-05T09:10:00.000Z' }]);
-    expect(dueAt).toBe('2026-01-05T09:10:00.000Z');
+    expect(bypasses).toMatchObject([{ id: 'limit', title: 'limit', until: '2026-01-05T09:01:00.000Z' }]);
+    expect(dueAt).toBe('2026-01-05T09:01:00.000Z');
   });
 
   test('what is never gone round is over its limit at once', () => {
     const never = [{ id: 'roll-out', title: 'roll-out switch', kind: 'never', limit: 0 }];
-    const [bypass] = overviewOf(arrived(entry(2, setup(['roll-out'], never)))).bypasses;
+    const [bypass] = overviewOf(arrived(entry(2, setup(['roll-out'], never))), NOW).bypasses;
     expect(bypass!.until).toBe(bypass!.since);
   });
 
@@ -76,18 +83,21 @@ describe('the overview of a call', () => {
       entry(3, { type: 'closed', words: '' }),
       entry(4, { type: 'retracted', event: danger.id }),
     );
-    expect(overviewOf(log.slice(0, 2))).toMatchObject({ state: 'closed', danger: 'gas' });
-    expect(overviewOf(log)).toMatchObject({ state: 'late', danger: null, late: 1 });
+    expect(overviewOf(log.slice(0, 2), NOW)).toMatchObject({
+      state: 'closed',
+      stops: [{ id: 'gas-strong', grade: 'out' }],
+    });
+    expect(overviewOf(log, NOW)).toMatchObject({ state: 'late', stops: [], late: 1 });
   });
 
   test('late is what came after the closing, not what was made after it; what was not sent yet comes last', () => {
     const closed = entry(9, { type: 'closed', words: '' });
     const repair: EventBody = { type: 'repaired', part: 'igniter', action: '' };
     const [before, after] = [entry(3, repair), entry(3, repair)];
-    expect(overviewOf(arrived(before, closed)).state).toBe('closed');
-    expect(overviewOf(arrived(closed, after)).state).toBe('late');
-    expect(overviewOf([...arrived(closed), { event: after, number: Infinity }]).state).toBe('late');
-    expect(overviewOf(arrived(closed, entry(3, { type: 'note', text: 'x' }))).state).toBe('closed');
+    expect(overviewOf(arrived(before, closed), NOW).state).toBe('closed');
+    expect(overviewOf(arrived(closed, after), NOW).state).toBe('late');
+    expect(overviewOf([...arrived(closed), { event: after, number: Infinity }], NOW).state).toBe('late');
+    expect(overviewOf(arrived(closed, entry(3, { type: 'note', text: 'x' })), NOW).state).toBe('closed');
   });
 
   test('the order in which entries are listed changes nothing, and no time makes it fail', () => {
@@ -110,20 +120,31 @@ describe('the overview of a call', () => {
       fc.property(log, fc.nat(), (entries, turn) => {
         const all = arrived(...entries.map(({ seq, body, at: when }) => entry(seq, body, { at: when })));
         const turned = [...all.slice(turn % (all.length + 1)), ...all.slice(0, turn % (all.length + 1))];
-        expect(overviewOf(turned)).toEqual(overviewOf(all));
+        expect(overviewOf(turned, NOW)).toEqual(overviewOf(all, NOW));
       }),
     );
   });
 });
 
 test('a setup keeps the ledger of what is gone round on its appliance', () => {
-  const { safeties } = drawingOf(model);
-  const limit = safeties.find((s) => s.id === 'limit')!;
-  expect(limit).toMatchObject({ kind: 'safety', limit: 600 });
+  const meanings = meaningsOf(model);
+  const limit = meanings.safeties.find((s) => s.id === 'limit')!;
+  // A furnace limit may be gone round for 60 s of flame (common practice, no source).
+  expect(limit).toMatchObject({ kind: 'furnace-limit', limit: 60 });
   // Roll-out and spill switches are never bypassed (common practice, no source); a record of one has no time at all.
-  expect(safeties.filter((s) => s.kind === 'never').every((s) => s.limit === 0)).toBe(true);
-  expect(setupEntry({ ...NORMAL_SETUP, bypassed: ['limit'] }, safeties).ledger).toEqual([limit]);
-  expect(setupEntry(NORMAL_SETUP, safeties)).not.toHaveProperty('ledger');
+  expect(meanings.safeties.find((s) => s.id === 'rollout')).toMatchObject({ kind: 'roll-out', limit: 0 });
+  const told = withMeaning(meanings, setupEntry({ ...NORMAL_SETUP, bypassed: ['limit'], unplugged: ['P2'] }));
+  expect(told).toMatchObject({ ledger: [limit], apart: [{ id: 'P2' }] });
+  expect(withMeaning(meanings, setupEntry(NORMAL_SETUP))).not.toHaveProperty('ledger');
+});
+
+test('a look that presses a reset counts as one; an action that does, once when it begins', () => {
+  const meanings = meaningsOf(model);
+  const clicked: EventBody = { type: 'look', look: 'rollout-button', answer: 'clicked' };
+  expect(withMeaning(meanings, clicked)).toMatchObject({ pressed: { id: 'rollout', kind: 'roll-out' } });
+  const begun = setupEntry({ ...NORMAL_SETUP, actions: ['reset-rollout'] });
+  expect(withMeaning(meanings, begun)).toMatchObject({ resets: [{ id: 'rollout' }] });
+  expect(withMeaning(meanings, begun, ['reset-rollout'])).not.toHaveProperty('resets');
 });
 
 test('what is taken into a call', () => {

@@ -1,3 +1,4 @@
+import { TRAINED } from '../src/rules';
 import { Engine } from '../src/diagnosis';
 import type { Evidence, Observation } from '../src/question';
 import { type Episode, NORMAL_SETUP, type Outcome } from '../src/simulation';
@@ -117,7 +118,7 @@ describe('nothing fits', () => {
   });
 
   test('the next test is then one that splits many, not one for the leading guess', () => {
-    const [first] = engine.next({ evidence: odd, declined: new Set(), role: 'technician' }, engine.assess(odd));
+    const [first] = engine.next({ evidence: odd, declined: new Set(), person: TRAINED }, engine.assess(odd));
     expect(first!.outcomes.length).toBeGreaterThanOrEqual(2);
     expect(first!.outcomes.filter((o) => o.expectedBy.length >= 5).length).toBeGreaterThanOrEqual(2);
   });

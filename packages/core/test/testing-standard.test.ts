@@ -1,3 +1,4 @@
+import { TRAINED } from '../src/rules';
 import { judgeDeadTest, judgeSparkGap, judgeThermocouple } from '../src/bench';
 import { Engine } from '../src/diagnosis';
 import { closedContact } from '../src/parts/part-kind';
@@ -20,7 +21,7 @@ const evidence: Evidence = {
   })),
 };
 const next = (standard = USUAL_STANDARD) =>
-  engine.next({ evidence, declined: new Set(), role: 'technician', standard }, engine.assess(evidence));
+  engine.next({ evidence, declined: new Set(), person: TRAINED, standard }, engine.assess(evidence));
 
 describe('testing standards change limits, kinds and costs, never the appliance', () => {
   const contact = closedContact('contact');

@@ -1,13 +1,16 @@
+import { type Grant, GRANTS } from '@zetalysis/core/rules';
 import { connect } from './db/connect';
 import { migrate, migrateDown } from './db/migrate';
 import { defineModels } from './db/models';
 import { rebuildOverviews } from './features/calls/overviews';
 import { redactEntry } from './features/calls/redact';
+import { giveGrantsByName } from './features/people/service';
 
 // What is done to a database by whoever runs the server, with the migrating user: it ends when it is done.
 const USAGE = `usage: admin migrate           bring the database up to date
        admin down N            take the newest N migrations back
        admin rebuild           make every call's overview again from its log
+       admin grants NAME BY [GRANT…] give a person these grants and no others, in the name of a lead or admin
        admin redact ENTRY NAME take the words out of an entry for good, in the name of a person
 The database is that of OWNER_DATABASE_URL.`;
 
@@ -18,9 +21,18 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Promise<str
       ? migrateDown(owner(), Number(steps)).then((taken) => `taken back: ${listed(taken)}`)
       : undefined,
   rebuild: () => (owner(), rebuildOverviews().then((calls) => `made again: the overviews of ${calls} calls`)),
+  grants: ([name, by, ...grants]) =>
+    name === undefined || by === undefined ? undefined : (owner(), giveGrantsByName(by, name, grants.map(asGrant))),
   redact: ([entry, name]) =>
     entry === undefined || name === undefined ? undefined : (owner(), redactEntry(entry, name)),
 };
+
+/** A grant by its name. Throws for a word that is none. */
+function asGrant(word: string): Grant {
+  const grant = GRANTS.find((g) => g === word);
+  if (!grant) throw new Error(`There is no grant ${word}. Grants are ${GRANTS.join(', ')}.`);
+  return grant;
+}
 
 const listed = (names: readonly string[]): string => (names.length === 0 ? 'nothing' : names.join(', '));
 

@@ -1,3 +1,4 @@
+import { EVERYTHING, TRAINED } from '@zetalysis/core/rules';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ViewOptions } from '@zetalysis/core/presentation';
@@ -8,8 +9,8 @@ import { Consultation } from '../src/engine/consultation';
 import { logged } from './events';
 
 const source = readFileSync(join(__dirname, '../../../profiles/furnace-condensing.yaml'), 'utf8');
-const options: ViewOptions = { units: 'us', role: 'technician', phase: undefined, standard: USUAL_STANDARD };
-const reading = { role: options.role, standard: options.standard };
+const options: ViewOptions = { units: 'us', person: TRAINED, phase: undefined, standard: USUAL_STANDARD };
+const reading = { person: options.person, standard: options.standard };
 const fresh = (): Consultation => new Consultation(source, 'furnace-condensing.yaml', PLAIN);
 
 const seen = (phase: string, answer: 'yes' | 'no'): EventBody => ({ type: 'seen', phase, answer });
@@ -41,12 +42,14 @@ describe('a consultation', () => {
 
   test('another role or standard is advised anew on the same log', () => {
     const one = fresh();
-    const asLead = one.next(noGlow, { ...options, role: 'lead' }).tests.map((t) => t.id);
-    const asApprentice = one.next(noGlow, { ...options, role: 'apprentice' }).tests.map((t) => t.id);
-    expect(one.next(noGlow, { ...options, role: 'lead' }).tests.map((t) => t.id)).toEqual(asLead);
+    const asLead = one.next(noGlow, { ...options, person: EVERYTHING }).tests.map((t) => t.id);
+    const asApprentice = one
+      .next(noGlow, { ...options, person: { role: 'apprentice', grants: [] } })
+      .tests.map((t) => t.id);
+    expect(one.next(noGlow, { ...options, person: EVERYTHING }).tests.map((t) => t.id)).toEqual(asLead);
     expect(
       fresh()
-        .next(noGlow, { ...options, role: 'apprentice' })
+        .next(noGlow, { ...options, person: { role: 'apprentice', grants: [] } })
         .tests.map((t) => t.id),
     ).toEqual(asApprentice);
   });

@@ -1,3 +1,4 @@
+import { TRAINED } from '@zetalysis/core/rules';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '@zetalysis/core/diagnosis';
@@ -48,20 +49,20 @@ describe.each(files)('on the call page: %s', (file) => {
   const { engine, bodies, state, assessment } = told(file);
   const options = (units: 'us' | 'si', order: 'best-first' | 'terminal-by-terminal'): ViewOptions => ({
     units,
-    role: 'technician',
+    person: TRAINED,
     phase: undefined,
     standard: { ...USUAL_STANDARD, order },
   });
 
   test.each(['us', 'si'] as const)('every word makes sense, in %s units', (units) => {
     const chosen = options(units, units === 'us' ? 'best-first' : 'terminal-by-terminal');
-    const { role, standard } = chosen;
-    const ranked = engine.next({ evidence: state.evidence, declined: state.declined, role, standard }, assessment);
+    const { person, standard } = chosen;
+    const ranked = engine.next({ evidence: state.evidence, declined: state.declined, person, standard }, assessment);
     const shown = {
       drawing: drawingOf(engine.model),
       view: viewOf(engine, state, assessment, chosen),
       tests: testsView(engine, state, assessment, ranked, chosen),
-      proof: proofView(engine, state, assessment, assessment.suspects[0]!.repair, { role, standard }),
+      proof: proofView(engine, state, assessment, assessment.suspects[0]!.repair, { person, standard }),
     };
     expect([...strings(shown)].filter(([, words]) => NONSENSE.test(words))).toEqual([]);
     expect(() => structuredClone(shown)).not.toThrow();

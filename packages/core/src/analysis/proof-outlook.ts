@@ -1,3 +1,4 @@
+import { TRAINED } from '../rules';
 import type { Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import { type Evidence, observationOf, type Question } from '../question';
@@ -45,7 +46,7 @@ export function proofOutlook(engine: Engine, faults: readonly Hypothesis[]): Pro
   return faults.map((fault) => {
     const evidence = watchedTry(engine, fault);
     const assessment = engine.assess(evidence, { pairs: false });
-    const situation = { evidence, declined: new Set<string>(), role: 'technician' as const };
+    const situation = { evidence, declined: new Set<string>(), person: TRAINED };
     const { shares, minutes, paid, open } = engine.planProof(situation, assessment, fault);
     const sum = [...minutes.values()].reduce((total, m) => total + m, 0);
     const whole = paid > 0.999;

@@ -22,7 +22,7 @@ import {
   prove,
 } from '../proof';
 import { askedKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
-import type { Role } from '../rules';
+import type { Authority, Followed } from '../rules';
 import { chainKey, CircuitStates, setupKey, Trajectories } from '../simulation';
 import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import {
@@ -84,7 +84,9 @@ export interface Situation {
   readonly evidence: Evidence;
   /** Ids of tests the technician cannot or will not make, and what could not be told (see `askedKey`). */
   readonly declined: ReadonlySet<string>;
-  readonly role: Role;
+  readonly person: Authority;
+  /** What the rules say of the call; nothing where there is none. */
+  readonly followed?: Followed | undefined;
   readonly standard?: TestingStandard;
   /**
    * What is still prepared from the test before (`Test.preparation`), and need not be prepared again. When nothing is
@@ -199,13 +201,13 @@ export class Engine {
   }
 
   /** Tests that may be proposed and were not answered as things stand now. */
-  private offered({ evidence, declined, role }: Situation, assessment: Assessment): Test[] {
+  private offered({ evidence, declined, person, followed }: Situation, assessment: Assessment): Test[] {
     const present = evidence.episodes[evidence.episodes.length - 1]!;
     const answered = new Map(assessment.items.map((i) => [askedKey(this.model, i.episode, i.item.observation), i]));
     return this.tests.filter((t) => {
       const setup = setupFor(present.setup, t.intervention);
       const asked = askedKey(this.model, { ...present, setup }, t.question);
-      if (declined.has(t.id) || declined.has(asked) || !mayPropose(this.model, t, role)) return false;
+      if (declined.has(t.id) || declined.has(asked) || !mayPropose(this.model, t, person, followed)) return false;
       const before = answered.get(asked);
       if (before && (t.intervention || !this.changedSince(before, evidence, assessment))) return false;
       return !t.intervention || setupKey(setup) !== setupKey(present.setup);

@@ -39,4 +39,5 @@ export const delay: PartKind = {
   deadTests: () => [],
   role: () => 'contact',
   symbol: () => 'contact',
+  safety: () => 'delay',
 };

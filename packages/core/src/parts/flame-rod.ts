@@ -20,4 +20,5 @@ export const flameRod: PartKind = {
   deadTests: () => [{ branch: '', title: 'rod to ground', low: 1e6, high: Infinity }],
   role: () => 'consumer',
   symbol: () => 'rod',
+  safety: () => 'flame-sensing',
 };

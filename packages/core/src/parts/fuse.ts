@@ -51,4 +51,5 @@ export const fuse: PartKind = {
   nature: 'fuse',
   role: () => 'conductor',
   symbol: () => 'fuse',
+  safety: () => 'fuse',
 };

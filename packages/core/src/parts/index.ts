@@ -5,7 +5,6 @@
 export { fed, HOLDS, NOTHING, PULLS } from './fed';
 export { fuseOpeningTime } from './fuse';
 export {
-  type BypassKind,
   CLOSED,
   type ControlPort,
   type DeadTest,

@@ -16,7 +16,7 @@ export const interlock: PartKind = {
     'closes-at': { type: 'sensed' },
     'opens-at': { type: 'sensed' },
     'manual-reset': { type: 'flag', default: false },
-    /** A roll-out or spill switch is never bypassed, not even for a moment. */
+    /** Written by profiles from before safeties had kinds; a part that names none is never gone round. */
     'never-bypass': { type: 'flag', default: false },
     'open-weight': { type: 'none', default: 1 },
     'stuck-weight': { type: 'none', default: 0.2 },
@@ -97,5 +97,6 @@ export const interlock: PartKind = {
   symbol: () => 'contact',
   mayOpenRightly: () => true,
   manualReset: (spec) => spec['manual-reset'] === true,
-  bypass: (spec) => (spec['never-bypass'] === true ? 'never' : 'safety'),
+  // What a profile does not name is never gone round.
+  safety: () => 'unnamed',
 };

@@ -158,12 +158,6 @@ export type Symbol =
   'source' | 'contact' | 'fuse' | 'coil' | 'motor' | 'load' | 'igniter' | 'winding' | 'rod' | 'wire' | 'plug' | 'spark';
 
 /**
- * What going round a part would be: round a safety for a watched moment, a jumper in place of the call for heat, or what
- * nobody may do.
- */
-export type BypassKind = 'safety' | 'call-jumper' | 'never';
-
-/**
  * One kind of component. A kind is code because it joins electrical behaviour, movement and ways of failing; what a
  * particular component is (ohms, volts, set points) is data in the profile.
  */
@@ -218,8 +212,8 @@ export interface PartKind {
   readonly symbol: (branch: string, spec: Spec) => Symbol;
   /** A safety that trips and stays open until somebody presses its reset. */
   readonly manualReset?: (spec: Spec) => boolean;
-  /** What going round it for one watched test would be; nothing for a part that nobody goes round. */
-  readonly bypass?: (spec: Spec) => BypassKind | undefined;
+  /** The kind of safety that it is to the rules where a profile does not say; nothing for what is none. */
+  readonly safety?: (spec: Spec) => string | undefined;
   /**
    * Whether the part is a switch that may rightly be open: then an open reading shows the break, and only its sensed
    * quantity tells whether it failed or did its job.

@@ -34,4 +34,5 @@ export const pilotMagnet: PartKind = {
   deadTests: (spec) => [{ branch: '', title: 'magnet winding', low: 0, high: Math.max(1, num(spec, 'ohms') * 2) }],
   role: () => 'consumer',
   symbol: () => 'coil',
+  safety: () => 'pilot-magnet',
 };

@@ -22,7 +22,7 @@ export const handSwitch: PartKind = {
     const to = view.holds('closed-when') ? 'closed' : 'open';
     return to === view.state ? undefined : { to, after: 50 };
   },
-  bypass: (spec) => (spec['may-join'] === true ? 'call-jumper' : undefined),
+  safety: (spec) => (spec['may-join'] === true ? 'may-join' : undefined),
   deadTests: () => [closedContact('closed contact')],
   role: () => 'contact',
   symbol: () => 'contact',

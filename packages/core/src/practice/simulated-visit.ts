@@ -1,3 +1,4 @@
+import { TRAINED } from '../rules';
 import type { PartIndex } from '../profile';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
@@ -119,7 +120,7 @@ export class SimulatedVisit {
     const { engine, evidence } = this;
     const standard = STANDARDS[this.policy];
     const { prepared } = this;
-    const situation = { evidence, declined: this.unanswered, role: 'technician' as const, standard, prepared };
+    const situation = { evidence, declined: this.unanswered, person: TRAINED, standard, prepared };
     if (!this.hidden) return engine.next(situation, assessment)[0]?.test;
     const [first] = engine.planProof(situation, assessment, this.hidden).shares.keys();
     return engine.tests.find((t) => t.id === first);

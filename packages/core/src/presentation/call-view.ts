@@ -1,17 +1,15 @@
 import { millis } from '../units';
 import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
-import type { Role } from '../rules';
+import type { Authority } from '../rules';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
-import { type Adjusted, type BreakRecord, type CallState, closingObstacles } from '../visit';
+import type { Adjusted, BreakRecord, CallState } from '../visit';
 import { draftRecord, sayRecord } from './break-record';
 import { type CordView, cordView } from './cord-view';
 import { explain } from './explain';
-import { DANGER_WORDS } from './fixed-words';
 import { type LadderView, ladderView } from './ladder-view';
 import { type LogLine, logOf } from './log-view';
-import { sayObstacle } from './obstacle-words';
 import { observationWords } from './question-words';
 import type { Reader } from './reader';
 import { sayRequirement } from './requirement-words';
@@ -34,14 +32,21 @@ export interface CallView {
   readonly ladder: LadderView;
   readonly log: readonly LogLine[];
   readonly setup: Setup;
-  readonly danger: string | undefined;
+  /** Questions and tests pinned by whoever looks on. */
+  readonly pins: readonly {
+    readonly event: string;
+    readonly words: string;
+    readonly test: string | undefined;
+    readonly person: string;
+    readonly answer: string | undefined;
+  }[];
+  readonly shown: boolean;
   readonly complaint: string;
   readonly pinnedVersion: string | undefined;
   readonly record: BreakRecord | undefined;
   /** The same in words. */
   readonly recordWords: string | undefined;
   readonly draft: Omit<BreakRecord, 'advice'>;
-  readonly obstacles: readonly string[];
   readonly closed: boolean;
   /** Clocks that were set, with when they end (milliseconds since 1970). */
   readonly timers: readonly { readonly event: string; readonly title: string; readonly ends: number }[];
@@ -68,7 +73,7 @@ export interface SuspectView {
 }
 
 export interface ViewOptions extends Reader {
-  readonly role: Role;
+  readonly person: Authority;
   readonly standard: TestingStandard;
   /** The step chosen on the cord, or undefined to follow the burn front. */
   readonly phase: string | undefined;
@@ -118,13 +123,13 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     ladder: ladderView(engine, state, assessment, at, options, world),
     log: logOf(engine, state, assessment, options),
     setup: state.setup,
-    danger: state.danger && DANGER_WORDS[state.danger],
+    pins: state.pins,
+    shown: state.shown,
     complaint: state.opened?.complaint ?? '',
     pinnedVersion: state.opened?.profileVersion,
     record: state.record,
     recordWords: state.record && sayRecord(model, state.record),
     draft: draftRecord(engine, assessment),
-    obstacles: closingObstacles(model, state).map(sayObstacle),
     closed: state.closed,
     timers: state.log.flatMap(({ event: { id, at: from, body }, retracted }) =>
       body.type === 'timer' && !retracted

@@ -1,11 +1,9 @@
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, type LineWords, lineWords } from '../question';
-import { bypassLimit } from '../rules';
 import { OUTCOMES, type Wait, waitsOf } from '../simulation';
-import { mayBypass } from '../test-choice';
 import type { Dimension } from '../units';
-import type { LedgerLine } from '../visit';
+import { type Meanings, meaningsOf } from '../visit';
 import { OUTCOME_WORDS } from './fixed-words';
 import { codeWords } from './say';
 
@@ -37,12 +35,11 @@ export interface Drawing {
     readonly id: string;
     readonly title: string;
     readonly branches: readonly string[];
-    readonly bypassable: boolean;
   }[];
-  /** What can be gone round, as a setup's ledger lists it. */
-  readonly safeties: readonly LedgerLine[];
+  /** What entries mean to the rules. */
+  readonly meanings: Meanings;
   readonly plugs: readonly { readonly id: string; readonly title: string }[];
-  readonly actions: readonly { readonly id: string; readonly title: string; readonly ledger: boolean }[];
+  readonly actions: readonly { readonly id: string; readonly title: string }[];
   readonly cautions: readonly string[];
   /** What has to be sat out on this appliance. */
   readonly waits: readonly Wait[];
@@ -107,28 +104,15 @@ export function drawingOf(model: Model): Drawing {
         id: p.id,
         title: p.title,
         branches: deadTestsIn(p, 'resistance').map((d) => d.branch),
-        bypassable: mayBypass(p),
       })),
-    safeties: safetiesOf(model),
+    meanings: meaningsOf(model),
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),
-    actions: model.actions.map(({ id, title, ledger }) => ({ id, title, ledger })),
+    actions: model.actions.map(({ id, title }) => ({ id, title })),
     cautions: model.cautions.filter((c) => c.when === 'always').map((c) => c.text),
     waits: waitsOf(model),
     gas: model.identity['lights-by'] !== 'none',
     words: lineWords(model),
   };
-}
-
-/** Parts that are ever gone round, and actions that go round a safety. */
-function safetiesOf({ parts, actions }: Model): LedgerLine[] {
-  const line = (id: string, title: string, kind: string): LedgerLine => ({ id, title, kind, limit: bypassLimit(kind) });
-  return [
-    ...parts.flatMap(({ id, title, kind, spec }) => {
-      const bypass = kind.bypass?.(spec);
-      return bypass === undefined ? [] : [line(id, title, bypass)];
-    }),
-    ...actions.filter((a) => a.ledger).map(({ id, title }) => line(id, title, 'safety')),
-  ];
 }
 
 /** The rungs that are drawn: none that is there for one test, or that some part alone makes up. */

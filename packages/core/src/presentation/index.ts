@@ -4,7 +4,7 @@ export { type CallView, type SuspectView, viewOf, type ViewOptions } from './cal
 export type { BeadView, CordView } from './cord-view';
 export { type Drawing, drawingOf, type DrawnItem, type DrawnRung } from './drawing';
 export { explain } from './explain';
-export { COMPLAINT_WORDS, DANGER_WORDS, OUTCOME_WORDS } from './fixed-words';
+export { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 export { type Guide, guideOf } from './guide';
 export type { LadderView } from './ladder-view';
 export { type ProofView, proofView } from './proof-view';

@@ -4,9 +4,11 @@ import { findPart, findPhase, type Model } from '../profile';
 import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
 import type { TestingStandard } from '../standards';
+import { endingWith, proofLineWith, stopWith } from '../rules';
 import { formatDuration, formatReading, millis, readingValue } from '../units';
 import { type CallEvent, type CallState, type EventBody, madeAt } from '../visit';
 import { sayJudgement } from './judgement-words';
+import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMark } from './rule-words';
 import { predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
 import { sayNoted } from './say';
@@ -25,6 +27,8 @@ export interface LogLine {
   /** Takes another entry back; that one is struck through, and this one need not be shown. */
   readonly takesBack: boolean;
   readonly problem: string | undefined;
+  /** What somebody has to see about it: made without the right, without what it needs, late. */
+  readonly marks: readonly string[];
   /** The photo that was taken, where the entry is about one. */
   readonly photo: string | undefined;
   /** What each leading suspect says to it; empty for entries that are no evidence. */
@@ -58,6 +62,7 @@ export function logOf(engine: Engine, state: CallState, assessment: Assessment, 
     undoable: !retracted && !LASTING.includes(event.body.type),
     takesBack: event.body.type === 'retracted',
     problem,
+    marks: (state.followed.marks.get(event.id) ?? []).map((mark) => sayMark(mark, model.family)),
     photo: event.body.type === 'photo' ? event.body.photo : undefined,
     follow: followed(model, assessment, event.id, reader),
   }));
@@ -160,6 +165,32 @@ function otherWords({ model, tests }: Engine, body: EventBody): string {
       return `Danger: ${body.danger}`;
     case 'danger-over':
       return `Danger over: ${body.words}`;
+    case 'fact':
+      return factWords(body.fact, body.value);
+    case 'reset':
+      return `Reset pressed: ${body.title}${body.by === 'customer' ? ', by the customer' : ''}`;
+    case 'cause':
+      return `Why ${title(body.safety)} opened: ${body.words}${body.mended ? ' (mended)' : ''}`;
+    case 'need':
+      return `${needTitle(body.need, model.family)} ${NEED_ANSWERS[body.answer]}${body.words === undefined ? '' : `: ${body.words}`}`;
+    case 'temporary':
+      return `${LOOSE_WORDS[body.kind]}: ${body.title}`;
+    case 'undone':
+      return 'Put back';
+    case 'stop-order':
+      return orderWords(body);
+    case 'stop-ended':
+      return `Stop over: ${stopWith(body.stop)?.title ?? body.stop}`;
+    case 'proof-line':
+      return `Proof: ${proofLineWith(body.line)?.do ?? body.line}, ${body.answer === 'done' ? (body.value ?? 'done') : 'does not apply'}`;
+    case 'countersigned':
+      return body.says === 'yes' ? 'Countersigned' : `Sent back: ${body.words}`;
+    case 'shown':
+      return body.on ? 'Shown to a lead' : 'Shown to a lead no more';
+    case 'pinned':
+      return `Asked: ${body.words}`;
+    case 'pin-answered':
+      return `Answered: ${body.words}`;
     case 'timer':
       return `Timer set: ${body.title}, ${formatDuration(millis(body.seconds))}`;
     case 'note':
@@ -173,7 +204,7 @@ function otherWords({ model, tests }: Engine, body: EventBody): string {
     case 'break-recorded':
       return `Break recorded: ${title(body.part)}, ${body.failure} (${body.standing})`;
     case 'closed':
-      return `Call closed${body.words === '' ? '' : `: ${body.words}`}`;
+      return `Call closed${body.ending === undefined ? '' : `, ${endingWith(body.ending)!.title.toLowerCase()}`}${closingWords(body)}`;
     case 'reopened':
       return `Opened again: ${body.words}`;
     default:
@@ -181,4 +212,8 @@ function otherWords({ model, tests }: Engine, body: EventBody): string {
   }
 }
 
-/** A stretch of time on a clock. */
+/** What somebody wrote when the call was closed. */
+function closingWords({ words, given = {} }: Extract<EventBody, { type: 'closed' }>): string {
+  const all = [words, ...Object.values(given)].filter((w) => w !== '');
+  return all.length === 0 ? '' : `: ${all.join('; ')}`;
+}

@@ -11,7 +11,7 @@ export interface ProofView {
   readonly whole: boolean;
 }
 
-type ProofOptions = Pick<ViewOptions, 'role' | 'standard'>;
+type ProofOptions = Pick<ViewOptions, 'person' | 'standard'>;
 
 /** The shortest way to prove a suspect, named by its repair; undefined when nothing is left to do about it. */
 export function proofView(
@@ -19,11 +19,11 @@ export function proofView(
   state: CallState,
   assessment: Assessment,
   repair: string,
-  { role, standard }: ProofOptions,
+  { person, standard }: ProofOptions,
 ): ProofView | undefined {
   const suspect = assessment.suspects.find((s) => s.repair === repair);
   if (suspect?.leading.kind !== 'fault') return undefined;
-  const situation = { evidence: state.evidence, declined: state.declined, role, standard };
+  const situation = { evidence: state.evidence, declined: state.declined, person, followed: state.followed, standard };
   const { shares, minutes, paid } = engine.planProof(situation, assessment, suspect.leading);
   const tests = [...shares.keys()].map((id) => {
     const test = engine.tests.find((t) => t.id === id)!;

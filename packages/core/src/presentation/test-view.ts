@@ -5,7 +5,8 @@ import { findPart, type Model } from '../profile';
 import { type AnswerForm, kindOf } from '../question';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
-import { cautionsFor, goesRoundSafety, type RankedTest, setupFor } from '../test-choice';
+import type { Wanted } from '../rules';
+import { cautionsFor, goesRoundSafety, type RankedTest, setupFor, wantedOf } from '../test-choice';
 import type { CallState } from '../visit';
 import { predictionWords } from './question-words';
 import type { Reader } from './reader';
@@ -31,6 +32,10 @@ export interface TestView {
   readonly proves: string | undefined;
   /** Goes round a safety: it is entered in the bypass ledger. */
   readonly ledger: boolean;
+  /** What it is to the rules. */
+  readonly wanted: Wanted;
+  /** The same question is answered by a fact when it cannot be told. */
+  readonly unclear: readonly { readonly fact: string; readonly value: string | number }[];
   readonly answer: AnswerFormView;
   /** The points its probes go to, red first; empty when it is no voltage. */
   readonly probes: readonly string[];
@@ -110,6 +115,8 @@ export function testsView(
       byTelephone: onTelephone.has(one),
       proves: reader.standard.order === 'terminal-by-terminal' ? provesWords(model, q) : undefined,
       ledger: goesRoundSafety(model, test),
+      wanted: wantedOf(model, test),
+      unclear: q.kind === 'look' ? model.looks[q.look]!.unclear : [],
       answer: formView(kindOf(q).form(model, q)),
       probes: q.kind === 'volts' ? [model.nets[q.red]!, model.nets[q.black]!] : [],
       setup,

@@ -50,6 +50,15 @@ export class Fields {
     return fallback ?? choices[0]!;
   }
 
+  /** A list of words that are all known. */
+  choices(data: Data | undefined, path: Path, what: string, known: readonly string[]): string[] {
+    return this.list(data, path, what).flatMap((item, i) => {
+      if (known.includes(String(item))) return [String(item)];
+      this.file.problem([...path, i], unknownName('value', String(item), known));
+      return [];
+    });
+  }
+
   flag(data: DataMap, key: string, path: Path, fallback: boolean): boolean {
     const value = data[key];
     if (value === undefined) return fallback;

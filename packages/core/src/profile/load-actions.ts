@@ -1,3 +1,4 @@
+import { SAFETY_KINDS, WORK_IDS } from '../rules';
 import { millis } from '../units';
 import { asIndex, type NetIndex } from './indices';
 import type { Data, DataMap } from './document';
@@ -24,7 +25,19 @@ export function loadActions(
   return Object.entries(data).map(([id, raw]) => {
     const path: Path = ['actions', id];
     const action = fields.map(raw, path, '{title, how}');
-    fields.only(action, path, ['title', 'how', 'minutes', 'resets', 'unplugs', 'wait', 'ledger', 'caution', 'asks']);
+    fields.only(action, path, [
+      'title',
+      'how',
+      'minutes',
+      'resets',
+      'unplugs',
+      'wait',
+      'ledger',
+      'goes-round',
+      'work',
+      'caution',
+      'asks',
+    ]);
     if (!/^[a-z][a-z0-9-]*$/.test(id)) fields.file.problem(path, 'action names are lower case words joined by hyphens');
     const resets = fields
       .list(action['resets'], [...path, 'resets'], 'parts whose reset is pressed')
@@ -61,7 +74,8 @@ export function loadActions(
       resets,
       unplugs,
       wait: millis(fields.quantity(action, 'wait', path, 'time', 0)),
-      ledger: fields.flag(action, 'ledger', path, false),
+      goesRound: goesRound(fields, action, path),
+      work: action['work'] === undefined ? undefined : fields.choice(action, 'work', path, WORK_IDS),
       caution: action['caution'] === undefined ? undefined : fields.text(action, 'caution', path),
       asks:
         action['asks'] === undefined
@@ -69,6 +83,12 @@ export function loadActions(
           : loadAsks(fields, action['asks'], [...path, 'asks'], asked),
     };
   });
+}
+
+/** The kind of safety an action goes round; profiles made before safeties had kinds only say that it does. */
+function goesRound(fields: Fields, action: DataMap, path: Path): string | undefined {
+  if (action['goes-round'] !== undefined) return fields.choice(action, 'goes-round', path, SAFETY_KINDS);
+  return fields.flag(action, 'ledger', path, false) ? 'separate-feed' : undefined;
 }
 
 /** What is asked while a connector is pulled: how the try ends, unless the profile says more. */

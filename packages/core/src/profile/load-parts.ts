@@ -1,4 +1,5 @@
 import { type ControlPort, type FaultMode, PART_KINDS, type PartKind, type SpecValue } from '../parts';
+import { PROOF_LIST_IDS, SAFETY_KINDS } from '../rules';
 import { type Dimension, millis } from '../units';
 import { type Data, type DataMap, isMap } from './document';
 import type { Fields, Path } from './fields';
@@ -13,6 +14,10 @@ export interface RawPart {
   readonly modes: readonly FaultMode[];
   /** Rates this profile gives to ways of failing; `*` stands for those not named. */
   readonly rates: ReadonlyMap<string, number>;
+  /** The kind of safety that it is to the rules; nothing where it is none. */
+  readonly safety: string | undefined;
+  /** Lists of proof that its repair touches; nothing leaves it to its kind. */
+  readonly touches: readonly string[] | undefined;
   readonly caution: string | undefined;
   /** Brought along for one test: cannot be broken, and is not drawn. */
   readonly testOnly: boolean;
@@ -22,7 +27,18 @@ export interface RawPart {
   readonly path: Path;
 }
 
-const COMMON = ['kind', 'title', 'caution', 'minutes', 'modes', 'weights', 'assembly', 'test-only'];
+const COMMON = [
+  'kind',
+  'title',
+  'safety',
+  'touches',
+  'caution',
+  'minutes',
+  'modes',
+  'weights',
+  'assembly',
+  'test-only',
+];
 
 /** Reads the `parts:` section. `quantityDimension` gives the dimension of a quantity for set points in its unit. */
 export function loadParts(
@@ -70,6 +86,11 @@ export function loadParts(
       spec,
       modes,
       rates: loadRates(fields, part['weights'], [...path, 'weights'], modes.length > 0 ? modes : kind.modes(spec)),
+      safety: part['safety'] === undefined ? kind.safety?.(spec) : fields.choice(part, 'safety', path, SAFETY_KINDS),
+      touches:
+        part['touches'] === undefined
+          ? undefined
+          : fields.choices(part['touches'], [...path, 'touches'], 'lists of proof', PROOF_LIST_IDS),
       caution: part['caution'] === undefined ? undefined : fields.text(part, 'caution', path),
       testOnly: fields.flag(part, 'test-only', path, false),
       assembly: part['assembly'] === undefined ? undefined : fields.text(part, 'assembly', path),

@@ -2,7 +2,8 @@ import { asIndex, type NetIndex } from './indices';
 import type { Compile } from './compiler';
 import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
-import type { Caution, Gauge, Look, Phase, Point, Quantity } from './model';
+import { factProblem, WORK_IDS } from '../rules';
+import type { Caution, Gauge, Look, Means, Part, Phase, Point, Quantity } from './model';
 import { unknownName } from './nearest';
 
 export function loadPhases(fields: Fields, root: DataMap, compile: Compile): Phase[] {
@@ -63,7 +64,7 @@ export function loadGauges(
     ([id, raw]) => {
       const path: Path = ['gauges', id];
       const gauge = fields.map(raw, path, '{of, phase, title, how}');
-      fields.only(gauge, path, ['of', 'phase', 'read', 'title', 'how', 'minutes']);
+      fields.only(gauge, path, ['of', 'phase', 'read', 'title', 'how', 'work', 'minutes']);
       const of = fields.text(gauge, 'of', path);
       const quantity = quantities.findIndex((q) => q.id === of);
       if (quantity < 0)
@@ -93,17 +94,18 @@ export function loadGauges(
         read: fields.choice(gauge, 'read', path, ['settled', 'at-once'] as const, 'settled'),
         title: fields.text(gauge, 'title', path),
         how: fields.text(gauge, 'how', path),
+        work: workOf(fields, gauge, path),
         minutes: fields.number(gauge, 'minutes', path, 5),
       };
     },
   );
 }
 
-export function loadLooks(fields: Fields, root: DataMap, compile: Compile): Look[] {
+export function loadLooks(fields: Fields, root: DataMap, parts: readonly Part[], compile: Compile): Look[] {
   return Object.entries(fields.optionalMap(root['looks'], ['looks'], 'one entry per question')).map(([id, raw]) => {
     const path: Path = ['looks', id];
     const look = fields.map(raw, path, '{ask, answers}');
-    fields.only(look, path, ['ask', 'answers', 'minutes', 'tells', 'before']);
+    fields.only(look, path, ['ask', 'answers', 'minutes', 'tells', 'before', 'unclear', 'work']);
     const answers = fields.map(look['answers'], [...path, 'answers'], 'answer: {title, when}');
     return {
       id,
@@ -111,18 +113,49 @@ export function loadLooks(fields: Fields, root: DataMap, compile: Compile): Look
       answers: Object.entries(answers).map(([answer, entry]) => {
         const at = [...path, 'answers', answer];
         const map = fields.map(entry as Data, at, '{title, when}');
-        fields.only(map, at, ['title', 'when']);
+        fields.only(map, at, ['title', 'when', 'means', 'resets']);
         return {
           id: answer,
           title: fields.text(map, 'title', at, answer),
           when: compile(fields.text(map, 'when', at), [...at, 'when'], 'boolean'),
+          means: loadMeans(fields, map['means'], [...at, 'means']),
+          resets: resetPart(fields, map, at, parts),
         };
       }),
       minutes: fields.number(look, 'minutes', path, 1),
       tells: fields.number(look, 'tells', path, 0.96),
       before: fields.flag(look, 'before', path, false),
+      unclear: loadMeans(fields, look['unclear'], [...path, 'unclear']),
+      work: workOf(fields, look, path),
     };
   });
+}
+
+const workOf = (fields: Fields, data: DataMap, path: Path): string | undefined =>
+  data['work'] === undefined ? undefined : fields.choice(data, 'work', path, WORK_IDS);
+
+/** Facts of the rules that an answer tells. */
+function loadMeans(fields: Fields, data: Data | undefined, path: Path): Means[] {
+  return Object.entries(fields.optionalMap(data, path, 'fact: value')).flatMap(([fact, value]): Means[] => {
+    if (typeof value !== 'string' && typeof value !== 'number') {
+      fields.file.problem([...path, fact], 'must be a word or a number');
+      return [];
+    }
+    const problem = factProblem(fact, value);
+    if (problem !== undefined) fields.file.problem([...path, fact], problem);
+    return problem === undefined ? [{ fact, value }] : [];
+  });
+}
+
+function resetPart(fields: Fields, data: DataMap, path: Path, parts: readonly Part[]): Part['index'] | undefined {
+  if (data['resets'] === undefined) return undefined;
+  const id = fields.text(data, 'resets', path);
+  const part = parts.find((p) => p.id === id);
+  if (!part) {
+    const known = parts.map((p) => p.id);
+    fields.file.problem([...path, 'resets'], unknownName('part', id, known));
+  }
+  return part?.index;
 }
 
 export function loadCautions(fields: Fields, root: DataMap): Caution[] {

@@ -1,3 +1,4 @@
+import { FAMILIES, familyNamed } from '../rules';
 import { asIndex, type NetIndex } from './indices';
 import type { ControlPort } from '../parts';
 import { type Dimension, millis } from '../units';
@@ -28,6 +29,7 @@ const SECTIONS = [
   'title',
   'summary',
   'identify',
+  'family',
   'ground',
   'watch',
   'parts',
@@ -117,7 +119,7 @@ function loadModel(fields: Fields, root: DataMap, build: Build, vary: Vary): Mod
   const phases = loadPhases(fields, root, compiler.watched);
   const points = loadPoints(fields, root, netlist.nets);
   const gauges = loadGauges(fields, root, quantities, phases);
-  const looks = loadLooks(fields, root, compiler.untimed);
+  const looks = loadLooks(fields, root, parts, compiler.untimed);
   const asked = { phases, gauges, looks, nets: netlist.nets };
   return {
     ...loadHead(fields, root),
@@ -148,12 +150,13 @@ function loadModel(fields: Fields, root: DataMap, build: Build, vary: Vary): Mod
 }
 
 /** What the profile is called. */
-function loadHead(fields: Fields, root: DataMap): Pick<Model, 'id' | 'version' | 'title' | 'summary'> {
+function loadHead(fields: Fields, root: DataMap): Pick<Model, 'id' | 'version' | 'family' | 'title' | 'summary'> {
   const id = fields.text(root, 'id', []);
   if (!ID.test(id)) fields.file.problem(['id'], 'must be lower case words joined by hyphens, at most 80 letters');
   const version = fields.text(root, 'version', []);
   if (!VERSION.test(version)) fields.file.problem(['version'], 'must be three numbers with dots, for example 1.0.0');
-  return { id, version, title: fields.text(root, 'title', []), summary: fields.text(root, 'summary', [], '') };
+  const family = root['family'] === undefined ? familyNamed(id) : fields.choice(root, 'family', [], FAMILIES);
+  return { id, version, family, title: fields.text(root, 'title', []), summary: fields.text(root, 'summary', [], '') };
 }
 
 /** The `controller:` section with the part it belongs to and the names it introduces. */

@@ -1,5 +1,6 @@
 import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
+import type { Family } from '../rules';
 import type { Dimension, Millis } from '../units';
 import type { Build } from './build';
 import type { Comparison, Expression } from './expression/expression';
@@ -35,6 +36,10 @@ export interface Part {
   readonly senses: ReadonlyMap<string, number>;
   /** What the part may do to a hand that touches it, from the profile. */
   readonly caution?: string;
+  /** The kind of safety that it is to the rules; nothing where it is none. */
+  readonly safety: string | undefined;
+  /** Lists of proof that its repair touches. */
+  readonly touches: readonly string[];
   /** Brought along for one test: cannot be broken, and is not drawn. */
   readonly testOnly: boolean;
   /** The part it is built into and replaced with, by index; itself when it is replaced alone. */
@@ -85,8 +90,10 @@ export interface Action {
   readonly unplugs: readonly string[];
   /** Time given to the appliance before the call. */
   readonly wait: Millis;
-  /** Goes round a safety: entered in the bypass ledger, and the call cannot be closed with it in place. */
-  readonly ledger: boolean;
+  /** The kind of safety it goes round: entered in the ledger, and the call cannot be closed with it in place. */
+  readonly goesRound: string | undefined;
+  /** What kind of work it is to the rules. */
+  readonly work: string | undefined;
   readonly caution: string | undefined;
   readonly asks: readonly Ask[];
 }
@@ -217,13 +224,34 @@ export interface Gauge {
   readonly phase: PhaseIndex;
   /** Whether it is read when things have come to rest, or as the step begins (what a limit opened at). */
   readonly read: 'settled' | 'at-once';
+  /** What kind of work it is to the rules. */
+  readonly work: string | undefined;
   readonly minutes: number;
+}
+
+/** A fact of the rules that an answer tells. */
+export interface Means {
+  readonly fact: string;
+  readonly value: string | number;
+}
+
+interface LookAnswer {
+  readonly id: string;
+  readonly title: string;
+  readonly when: Expression;
+  readonly means: readonly Means[];
+  /** The part whose reset was pressed by it. */
+  readonly resets: PartIndex | undefined;
 }
 
 export interface Look {
   readonly id: string;
   readonly ask: string;
-  readonly answers: readonly { readonly id: string; readonly title: string; readonly when: Expression }[];
+  readonly answers: readonly LookAnswer[];
+  /** What is known when it cannot be told. */
+  readonly unclear: readonly Means[];
+  /** What kind of work it is to the rules. */
+  readonly work: string | undefined;
   readonly minutes: number;
   /** How often a careful person is right about it. */
   readonly tells: number;
@@ -245,6 +273,8 @@ export interface Caution {
 export interface Model {
   readonly id: string;
   readonly version: string;
+  /** What it is to the rules; what is not said counts as the strictest. */
+  readonly family: Family | undefined;
   /** How it is built, beside its family. */
   readonly build: Build;
   readonly title: string;

@@ -6,6 +6,7 @@ import type { Fields } from './fields';
 import type { RawPart } from './load-parts';
 import type { Branch, Part } from './model';
 import { unknownName } from './nearest';
+import { touchesOf } from '../rules';
 import type { Vary } from './vary';
 
 /** A part as written, with the ways it can fail: those it knows by name, and those that happen in this profile. */
@@ -66,6 +67,8 @@ export function resolveParts(
       assembly: raw.assembly === undefined ? index : asIndex(ids.indexOf(raw.assembly)),
       minutes: raw.minutes,
       testOnly: raw.testOnly,
+      safety: raw.safety,
+      touches: raw.touches ?? touchesOf(raw.kind.name),
       ...(raw.caution === undefined ? {} : { caution: raw.caution }),
     };
   });

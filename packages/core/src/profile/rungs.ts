@@ -142,6 +142,8 @@ class RungReader {
       spec: { weight: kind.fields['weight']!.default as number },
       modes: [],
       rates: new Map(),
+      safety: undefined,
+      touches: undefined,
       caution: undefined,
       assembly: undefined,
       testOnly: false,

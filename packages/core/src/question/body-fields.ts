@@ -30,3 +30,10 @@ export const oneOf = <W extends string>(words: readonly W[]) => t.Unsafe<W>(t.Un
 /** The body of a kind of entry, its fields as they are declared. */
 export const bodyOf = <T extends string, F extends t.TProperties>(type: T, fields: F) =>
   t.Object({ type: t.Literal(type), ...fields });
+
+/** What an answer tells the rules, for readers that do not know the profile. */
+export const meansFields = {
+  means: t.Optional(t.Array(t.Object({ fact: name, value: t.Union([name, t.Number()]) }), { maxItems: 10 })),
+  /** The safety whose reset was pressed by it. */
+  pressed: t.Optional(t.Object({ id: name, title: t.String({ maxLength: 200 }), kind: name })),
+};

@@ -1,5 +1,6 @@
 import type { Ask, Model, Part } from '../profile';
 import { type Cost, type Evidence, kindOf, type Question, QUESTION_KINDS, questionKey, WALK } from '../question';
+import { mayBypassBurning, safetyOf } from '../rules';
 import type { Episode, Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
 
@@ -66,14 +67,16 @@ export function testsOf(model: Model): Test[] {
   for (const action of model.actions)
     for (const asked of action.asks) ask(asked, action.minutes, { action: action.id });
   for (const part of model.parts)
-    if (mayBypass(part)) add({ kind: 'outcome' }, { minutes: BYPASS_MINUTES, line: false }, { bypass: part.id });
+    if (mayBypass(part, model.family))
+      add({ kind: 'outcome' }, { minutes: BYPASS_MINUTES, line: false }, { bypass: part.id });
   return tests;
 }
 
-/** Whether going round a part may be a momentary test: most safeties, and switches whose wires may be joined. */
-export function mayBypass({ kind, spec }: Part): boolean {
-  const bypass = kind.bypass?.(spec);
-  return bypass !== undefined && bypass !== 'never';
+/** Whether going round a part may be a momentary test with the burner: some safeties, and switches whose wires may be joined. */
+export function mayBypass({ safety }: Part, family: Model['family']): boolean {
+  if (safety === undefined) return false;
+  const rules = safetyOf(safety);
+  return rules.proposed !== false && mayBypassBurning(rules, family);
 }
 
 /** The setup a test is made in, starting from the present one. */

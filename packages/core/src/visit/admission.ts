@@ -33,7 +33,15 @@ export function refusalOf({ seq, body }: CallEvent, { clock, opened, holds }: Lo
   return undefined;
 }
 
+const POINTING: ReadonlySet<EventBody['type']> = new Set([
+  'retracted',
+  'adjustment-settled',
+  'undone',
+  'countersigned',
+  'pin-answered',
+]);
+
 /** The other entry of the same call that an entry is about. */
 export function pointsAt(body: EventBody): string | undefined {
-  return body.type === 'retracted' || body.type === 'adjustment-settled' ? body.event : undefined;
+  return POINTING.has(body.type) && 'event' in body ? body.event : undefined;
 }

@@ -17,10 +17,10 @@ export function checkCase(engine: Engine, loaded: Case): CaseResult {
   loaded.steps.forEach((step, i) => {
     if (!('expect' in step)) return;
     expectations++;
-    const state = reduceCall(engine.model, caseEvents(loaded.steps.slice(0, i)));
+    const state = reduceCall(engine.model, caseEvents(loaded.steps.slice(0, i)), { needs: 'met' });
     failures.push(...unmet(engine.model, engine.assess(state.evidence), step.expect));
   });
-  const state = reduceCall(engine.model, caseEvents(loaded.steps));
+  const state = reduceCall(engine.model, caseEvents(loaded.steps), { needs: 'met' });
   return { assessment: engine.assess(state.evidence), failures, expectations };
 }
 

@@ -1,10 +1,18 @@
 import type { Model } from '../profile';
 import type { EvidenceItem } from '../question';
-import type { Danger } from '../rules';
 import { type Episode, FIRST_EPISODE } from '../simulation';
 import type { Adjusted } from './events/adjusted';
 import type { BreakRecorded } from './events/break-recorded';
 import type { Opened } from './events/opened';
+
+/** A question or a wanted test, pinned by whoever looks on. */
+export interface Pin {
+  readonly event: string;
+  readonly words: string;
+  readonly test: string | undefined;
+  readonly person: string;
+  readonly answer: string | undefined;
+}
 
 /** The state of a call while its log is folded, entry by entry. */
 export class Draft {
@@ -14,9 +22,9 @@ export class Draft {
   readonly episodeOf = new Map<string, number>();
   readonly adjustments = new Map<string, Adjusted>();
   opened: Opened | undefined;
-  danger: Danger | undefined;
+  shown = false;
+  readonly pins = new Map<string, Pin>();
   record: (Omit<BreakRecorded, 'type'> & { readonly event: string }) | undefined;
-  closed = false;
 
   constructor(readonly model: Model) {}
 

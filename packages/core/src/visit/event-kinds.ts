@@ -3,20 +3,32 @@ import { type AnswerBody, QUESTION_KINDS } from '../question';
 import { adjusted } from './events/adjusted';
 import { adjustmentSettled } from './events/adjustment-settled';
 import { breakRecorded } from './events/break-recorded';
+import { cause } from './events/cause';
 import { closed } from './events/closed';
+import { countersigned } from './events/countersigned';
 import { danger } from './events/danger';
 import { dangerOver } from './events/danger-over';
 import { declined } from './events/declined';
 import type { EventKind } from './events/event-kind';
+import { fact } from './events/fact';
+import { need } from './events/need';
 import { note } from './events/note';
 import { opened } from './events/opened';
 import { photo } from './events/photo';
+import { pinAnswered, pinned } from './events/pinned';
+import { proofLine } from './events/proof-line';
 import { redacted } from './events/redacted';
 import { reopened } from './events/reopened';
 import { repaired } from './events/repaired';
+import { reset } from './events/reset';
 import { retracted } from './events/retracted';
 import { setup } from './events/setup';
+import { shown } from './events/shown';
+import { stopEnded } from './events/stop-ended';
+import { stopOrder } from './events/stop-order';
+import { temporary } from './events/temporary';
 import { timer } from './events/timer';
+import { undone } from './events/undone';
 
 /** Every kind of entry that is no answer, by its type; a new one is a file of its own and a line here. */
 const OTHERS = {
@@ -28,6 +40,19 @@ const OTHERS = {
   'adjustment-settled': adjustmentSettled,
   danger,
   'danger-over': dangerOver,
+  fact,
+  reset,
+  cause,
+  need,
+  temporary,
+  undone,
+  'stop-order': stopOrder,
+  'stop-ended': stopEnded,
+  'proof-line': proofLine,
+  countersigned,
+  shown,
+  pinned,
+  'pin-answered': pinAnswered,
   timer,
   note,
   photo,

@@ -1,3 +1,4 @@
+import type { Authority } from '../rules';
 import type { EventBody } from './event-kinds';
 
 /** One entry of a call's log. Never changed, never deleted. */
@@ -14,6 +15,10 @@ export interface CallEvent {
   readonly device: string;
   readonly person: string;
   readonly body: EventBody;
+  /** What the person might do when it was made, as the server vouches; not part of what is stored of the entry. */
+  readonly as?: Authority;
+  /** Its place in the order in which the server took the call's entries; nothing while it was not sent. */
+  readonly number?: number;
 }
 
 /** When an entry was made by the server's clock, milliseconds since 1970. */

@@ -5,16 +5,28 @@
 export { type LogSoFar, pointsAt, type Refusal, refusalOf } from './admission';
 export { caseEvents, caseHead, loadCase } from './case';
 export { checkCase } from './check-case';
-export { closingObstacles, type Obstacle } from './close';
 export { parseEntryLine } from './entry-line';
 export { BODIES, type EventBody } from './event-kinds';
 export { type CallEvent, madeAt } from './event';
 export type { Adjusted } from './events/adjusted';
 export type { AdviceSnapshot, BreakRecord } from './events/break-recorded';
 export { build, buildEntry, buildOf } from './events/opened';
-export { type LedgerLine, setupEntry } from './events/setup';
+export { type LedgerLine, type SetUp, setupEntry } from './events/setup';
+export { LOOSE } from './events/temporary';
 export { uuid } from './fields';
+export { happeningsOf } from './happenings';
+export { type Meanings, meaningsOf, withMeaning, withMeanings } from './meaning';
 export { compareEvents, mergeEvents, nextSeq } from './order';
-export { type Arrived, type OpenBypass, type Overview, OVERVIEW_TYPES, overviewOf } from './overview';
+export {
+  type Arrived,
+  type OpenBypass,
+  type OpenClaim,
+  type OpenStop,
+  type OpenTemporary,
+  type Overview,
+  OVERVIEW_TYPES,
+  overviewOf,
+  termsOf,
+} from './overview';
 export { hasFreeText, TAKEN_OUT, withoutFreeText } from './redact';
 export { type CallState, reduceCall } from './reduce';

@@ -1,7 +1,8 @@
-import { bypassLimit, type Danger } from '../rules';
-import { type CallEvent, madeAt } from './event';
+import { type Family, familyNamed, follow, type Followed, type Grade, offBy, overdue, type Pressed } from '../rules';
+import type { CallEvent } from './event';
 import type { EventBody } from './event-kinds';
 import type { BreakRecord } from './events/break-recorded';
+import { happeningsOf } from './happenings';
 import { compareEvents } from './order';
 import { retractions } from './retractions';
 
@@ -23,6 +24,36 @@ export interface OpenBypass {
   readonly until: string;
 }
 
+/** A stop that stands, as those see it who are not there. */
+export interface OpenStop {
+  readonly id: string;
+  readonly title: string;
+  readonly grade: Grade;
+  readonly person: string;
+  readonly since: string;
+  /** The first order that nobody has answered. */
+  readonly order: string | null;
+  /** Orders that could not be followed at a shut-off. */
+  readonly unable: readonly string[];
+  readonly endedBy: string;
+}
+
+/** Something that waits for a countersignature. */
+export interface OpenClaim {
+  readonly event: string;
+  readonly person: string;
+  readonly since: string;
+  readonly words: string;
+}
+
+/** Something that is there for now. */
+export interface OpenTemporary {
+  readonly title: string;
+  readonly kind: string;
+  readonly person: string;
+  readonly since: string;
+}
+
 /** What those who are not at the machine have to know of a call. */
 export interface Overview {
   /** `late`: closed, and then an entry came that touches safety. */
@@ -30,101 +61,168 @@ export interface Overview {
   readonly gas: boolean;
   readonly power: boolean;
   readonly bypasses: readonly OpenBypass[];
-  readonly danger: Danger | null;
+  readonly temporary: readonly OpenTemporary[];
+  readonly stops: readonly OpenStop[];
+  readonly claims: readonly OpenClaim[];
+  /** How it ended; nothing while it is open. */
+  readonly ending: string | null;
+  /** Shown to a lead, who looks on. */
+  readonly shown: boolean;
   /** How many entries that touch safety came after the closing. */
   readonly late: number;
   /** When the next clock runs out; the reader compares. */
   readonly dueAt: string | null;
+  /** Resets without a cause: the next call on this machine counts them. */
+  readonly resets: readonly Pressed[];
   readonly record: (Omit<BreakRecord, 'advice' | 'action' | 'title'> & { readonly title: string }) | null;
 }
 
 /** Entries that touch gas, power, bypass, danger or repair. */
-const TOUCHING: ReadonlySet<EventBody['type']> = new Set(['setup', 'danger', 'danger-over', 'repaired', 'adjusted']);
+const TOUCHING: ReadonlySet<EventBody['type']> = new Set([
+  'setup',
+  'danger',
+  'danger-over',
+  'fact',
+  'look',
+  'seen',
+  'reset',
+  'repaired',
+  'adjusted',
+]);
 
 /** The types of entries an overview is made from. */
 export const OVERVIEW_TYPES: readonly EventBody['type'][] = [
   ...TOUCHING,
+  'opened',
+  'cause',
+  'need',
+  'temporary',
+  'undone',
+  'adjustment-settled',
+  'stop-order',
+  'stop-ended',
+  'proof-line',
   'break-recorded',
   'closed',
   'reopened',
   'retracted',
+  'countersigned',
+  'shown',
 ];
 
-interface Draft extends Omit<Overview, 'state' | 'late' | 'dueAt'> {
-  /** The number of the entry that closed the call; nothing while it is open. */
-  closing: number | undefined;
-  gas: boolean;
-  power: boolean;
-  bypasses: readonly OpenBypass[];
-  danger: Danger | null;
-  record: Overview['record'];
-}
+/** Whether an entry touches safety: of looks and cues only those that tell the rules something. */
+const touchesSafety = ({ body }: CallEvent): boolean => {
+  if (!TOUCHING.has(body.type)) return false;
+  if (body.type === 'look') return (body.means?.length ?? 0) > 0 || body.pressed !== undefined;
+  return body.type !== 'seen';
+};
 
 /**
- * Folds the log of a call, or its entries of the types that matter, into what the office sees. It needs no profile: entries
- * carry what it takes. Entries count in the order of the log, whenever they came; late is what came after the closing.
+ * Folds the log of a call, or its entries of the types that matter, into what the office sees at a moment. It needs no profile:
+ * entries carry what it takes. Entries count in the order of the log, whenever they came; late is what came after the closing.
  */
-export function overviewOf(log: readonly Arrived[]): Overview {
+export function overviewOf(log: readonly Arrived[], now: number): Overview {
   const ordered = [...log].sort((a, b) => compareEvents(a.event, b.event));
-  const retracted = retractions(ordered.map(({ event }) => event));
-  const standing = ordered.filter(({ event }) => !retracted.has(event.id));
-  const draft: Draft = { closing: undefined, gas: true, power: true, bypasses: [], danger: null, record: null };
-  for (const { event, number } of standing) fold(draft, event, number);
-
-  const { closing, gas, power, bypasses, danger, record } = draft;
-  const typeOf = new Map(log.map(({ event }) => [event.id, event.body.type]));
-  const touches = ({ body }: CallEvent): boolean =>
-    body.type === 'retracted' ? TOUCHING.has(typeOf.get(body.event) ?? 'note') : TOUCHING.has(body.type);
+  const events = ordered.map(({ event, number }) => (Number.isFinite(number) ? { ...event, number } : event));
+  const followed = follow(happeningsOf(events), { ...termsOf(events), now });
+  const struck = retractions(events);
+  const standing = ordered.filter(({ event }) => !struck.has(event.id));
+  const closing = followed.ending === undefined ? undefined : closingOf(standing);
+  const byId = new Map(log.map(({ event }) => [event.id, event]));
+  const touches = (event: CallEvent): boolean => {
+    const target = event.body.type === 'retracted' ? byId.get(event.body.event) : event;
+    return target !== undefined && touchesSafety(target);
+  };
   const late = closing === undefined ? 0 : standing.filter((a) => a.number > closing && touches(a.event)).length;
-  const state = closing === undefined ? 'open' : late > 0 ? 'late' : 'closed';
-  const dueAt = bypasses.map((b) => b.until).sort()[0] ?? null;
-  return { state, gas, power, bypasses, danger, late, dueAt, record };
+  const { c } = followed;
+  const bypasses = c.bypasses.map((b) => ({
+    id: b.id,
+    title: b.title,
+    kind: b.kind,
+    person: b.by,
+    since: iso(b.since),
+    until: iso(overdue(b, c) === 'forbidden' ? b.since : offBy(b, c)),
+  }));
+  return {
+    state: closing === undefined ? 'open' : late > 0 ? 'late' : 'closed',
+    gas: c.gas,
+    power: c.power,
+    bypasses,
+    temporary: [...c.temporary.values()].map(({ title, kind, by, since }) => ({
+      title,
+      kind,
+      person: by,
+      since: iso(since),
+    })),
+    stops: stopsOf(followed),
+    claims: followed.claims.map(({ event, person, since, what }) => ({
+      event,
+      person,
+      since: iso(since),
+      words: claimWords(what),
+    })),
+    ending: followed.ending ?? null,
+    shown: isShown(standing),
+    late,
+    dueAt: bypasses.map((b) => b.until).sort()[0] ?? null,
+    resets: followed.uncaused,
+    record: recordOf(standing),
+  };
 }
 
-function fold(draft: Draft, event: CallEvent, number: number): void {
-  const { body } = event;
-  switch (body.type) {
-    case 'setup':
-      draft.gas = body.gas;
-      draft.power = body.power;
-      draft.bypasses = bypassesOf(draft.bypasses, event, body);
-      break;
-    case 'danger':
-      draft.danger = body.danger;
-      break;
-    case 'danger-over':
-      draft.danger = null;
-      break;
-    case 'break-recorded': {
-      const { part, title = part, failure, cause, standing } = body;
-      draft.record = { part, title, failure, cause, standing };
-      break;
-    }
+/** What a log is followed under: the family of the appliance, and the resets that were pressed on it before. */
+export function termsOf(events: readonly CallEvent[]): { family: Family | undefined; before: readonly Pressed[] } {
+  const opened = events.find((e) => e.body.type === 'opened')?.body;
+  if (opened?.type !== 'opened') return { family: undefined, before: [] };
+  const before = (opened.before ?? []).map((p) => ({ ...p, at: Date.parse(p.at) }));
+  return { family: opened.family ?? familyNamed(opened.profile), before };
+}
+
+const isShown = (standing: readonly Arrived[]): boolean => {
+  const body = standing.findLast(({ event }) => event.body.type === 'shown')?.event.body;
+  return body?.type === 'shown' && body.on;
+};
+
+const closingOf = (standing: readonly Arrived[]): number | undefined =>
+  standing.findLast(({ event }) => event.body.type === 'closed')?.number;
+
+const stopsOf = ({ stops, unable }: Followed): OpenStop[] =>
+  stops.map(({ stop, grade, person, since, orders, endedBy }) => ({
+    id: stop.id,
+    title: stop.title,
+    grade,
+    person,
+    since: iso(since),
+    order: orders.find(({ answer }) => answer === undefined)?.order.sentence ?? null,
+    unable: orders.flatMap(({ order }) =>
+      unable.some((u) => u.stop === stop.id && u.order === order.id) ? [order.sentence] : [],
+    ),
+    endedBy: endedBy.grant === undefined ? endedBy.role : `${endedBy.role}, ${endedBy.grant}`,
+  }));
+
+/** What waits, in words. */
+function claimWords(what: Followed['claims'][number]['what']): string {
+  switch (what.type) {
+    case 'stop-ended':
+      return `Stop over: ${what.stop}`;
+    case 'retracted':
+      return 'Taken back: what brought a stop';
+    case 'break':
+      return 'Break recorded';
+    case 'proof-line':
+      return what.answer === 'done' ? `Proof: ${what.line}` : `Does not apply: ${what.line}`;
     case 'closed':
-      draft.closing = number;
-      break;
-    case 'reopened':
-      draft.closing = undefined;
-      break;
+      return `Closed: ${what.ending ?? ''}`;
+    default:
+      return what.type;
   }
 }
 
-/** What is gone round from now on; what was before has its clock running since then. */
-function bypassesOf(
-  before: readonly OpenBypass[],
-  event: CallEvent,
-  { bypassed, ledger = [] }: Extract<EventBody, { type: 'setup' }>,
-): OpenBypass[] {
-  // Logs made before there was a ledger name only the parts.
-  const unlisted = bypassed
-    .filter((id) => !ledger.some((line) => line.id === id))
-    .map((id) => ({ id, title: id, kind: 'safety', limit: bypassLimit('safety') }));
-  return [...ledger, ...unlisted].map(({ id, title, kind, limit }) => {
-    const placed = before.find((b) => b.id === id);
-    if (placed) return placed;
-    const since = madeAt(event);
-    return { id, title, kind, person: event.person, since: iso(since), until: iso(since + limit * 1000) };
-  });
+function recordOf(standing: readonly Arrived[]): Overview['record'] {
+  const body = standing.findLast(({ event }) => event.body.type === 'break-recorded')?.event.body;
+  if (body?.type !== 'break-recorded') return null;
+  const { part, title = part, failure, cause, standing: word } = body;
+  return { part, title, failure, cause, standing: word };
 }
 
 /** A moment as text; old logs may hold times that are none, or beyond what a date can say. */

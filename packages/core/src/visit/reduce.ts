@@ -1,16 +1,20 @@
 import { findPhase, type Model } from '../profile';
 import { askedKey, type Evidence } from '../question';
-import type { Danger } from '../rules';
+import { follow, type Followed } from '../rules';
 import type { Setup } from '../simulation';
-import { Draft } from './draft';
-import type { CallEvent } from './event';
+import { Draft, type Pin } from './draft';
+import { type CallEvent, madeAt } from './event';
 import { eventKindOf } from './event-kinds';
 import type { Adjusted } from './events/adjusted';
 import type { BreakRecord } from './events/break-recorded';
 import type { Opened } from './events/opened';
+import { happeningsOf } from './happenings';
+import { meaningsOf, withMeanings } from './meaning';
 import { mergeEvents } from './order';
+import { termsOf } from './overview';
 import { retractions } from './retractions';
 import { translate } from './translate';
+import { workOn } from './work-of';
 
 /** Everything a call page shows, worked out from the log alone. */
 export interface CallState {
@@ -21,7 +25,11 @@ export interface CallState {
   readonly declined: ReadonlySet<string>;
   /** Adjustments that were neither put back nor kept on purpose, by event id. */
   readonly adjustments: ReadonlyMap<string, Adjusted>;
-  readonly danger: Danger | undefined;
+  /** What the rules say of it, at the time of its newest entry. */
+  readonly followed: Followed;
+  /** Questions and tests pinned by whoever looks on. */
+  readonly pins: readonly Pin[];
+  readonly shown: boolean;
   readonly record: (BreakRecord & { readonly event: string }) | undefined;
   readonly closed: boolean;
   /** The log in order; `retracted` entries stay visible, struck through. */
@@ -37,37 +45,54 @@ interface LogEntry {
   readonly problem: string | undefined;
 }
 
+/** How a log is to be read. */
+export interface Reading {
+  /** `met`: a story told afterwards, in which every reading was taken as the rules want it. */
+  readonly needs?: 'met';
+}
+
 /** Folds a log into the state of the call. Pure; the order of arrival does not matter. */
-export function reduceCall(model: Model, events: readonly CallEvent[]): CallState {
-  const ordered = mergeEvents(events);
+export function reduceCall(model: Model, events: readonly CallEvent[], { needs }: Reading = {}): CallState {
+  const ordered = withMeanings(meaningsOf(model), mergeEvents(events));
   const retracted = retractions(ordered);
+  const now = Math.max(0, ...ordered.map(madeAt).filter(Number.isFinite));
+  const followed = follow(happeningsOf(ordered, workOn(model)), {
+    ...termsOf(ordered),
+    ...(model.family !== undefined && { family: model.family }),
+    now,
+  });
+  const proves = (event: CallEvent): boolean =>
+    needs === 'met' || !(followed.marks.get(event.id) ?? []).some(({ mark }) => mark === 'without-need');
   const draft = new Draft(model);
   const log = ordered.map((event): LogEntry => {
     const struck = retracted.has(event.id);
-    const problem = struck ? undefined : fold(draft, event);
+    const problem = struck ? undefined : fold(draft, event, proves(event));
     return { event, retracted: struck, problem };
   });
-  const { opened, episodes, items, declined, adjustments, danger, record, closed, episodeOf } = draft;
+  const { opened, episodes, items, declined, adjustments, record, episodeOf } = draft;
   return {
     opened,
     evidence: { episodes, items },
     setup: draft.present.setup,
     declined,
     adjustments,
-    danger,
+    followed,
+    pins: [...draft.pins.values()],
+    shown: draft.shown,
     record,
-    closed,
+    closed: followed.ending !== undefined,
     log,
     episodeOf,
   };
 }
 
 /** Takes one entry into the draft; returns why it means nothing for the profile. */
-function fold(draft: Draft, event: CallEvent): string | undefined {
+function fold(draft: Draft, event: CallEvent, proves: boolean): string | undefined {
   const { model, episodes } = draft;
   const { body } = event;
   const read = translate(model, body);
   if (read.kind === 'problem') return read.message;
+  if (read.kind === 'observation' && !proves) return undefined;
   if (read.kind === 'observation') {
     // The customer has said it better: the newest complaint counts.
     if (read.observation.kind === 'told') draft.items = draft.items.filter((i) => i.observation.kind !== 'told');

@@ -4,6 +4,7 @@ import * as first from './migrations/0001-people-machines-calls-events';
 import * as second from './migrations/0002-profiles-wires';
 import * as third from './migrations/0003-builds';
 import * as fourth from './migrations/0004-log-numbers-overviews-sessions';
+import * as fifth from './migrations/0005-rights-lookers';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -11,6 +12,7 @@ const MIGRATIONS = [
   { name: '0002-profiles-wires', ...second },
   { name: '0003-builds', ...third },
   { name: '0004-log-numbers-overviews-sessions', ...fourth },
+  { name: '0005-rights-lookers', ...fifth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

@@ -1,3 +1,4 @@
+import { type Family, proofListsFor } from '@zetalysis/core/rules';
 import { type Dimension, parseReading, type Reading } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
 
@@ -14,6 +15,34 @@ const volts = (red: string, black: string, phase: string, text: string): EventBo
   phase,
   ...typed(text, 'voltage'),
 });
+
+const setup = (change: Partial<Extract<EventBody, { type: 'setup' }>>): EventBody => ({
+  type: 'setup',
+  power: true,
+  gas: true,
+  call: true,
+  unplugged: [],
+  bypassed: [],
+  ...change,
+});
+const need = (id: string, of?: string): EventBody => ({ type: 'need', need: id, answer: 'met', ...(of && { of }) });
+
+/** Every line of the proof of a repair, each with a value within its limit. */
+const proved = (family: Family, touched: readonly string[]): EventBody[] =>
+  proofListsFor(family, touched).flatMap(({ lines }) =>
+    lines.flatMap(({ id, by, number }): EventBody[] =>
+      by === undefined
+        ? [
+            {
+              type: 'proof-line',
+              line: id,
+              answer: 'done',
+              ...(number && { value: ((number.least ?? number.most!) + (number.most ?? number.least! * 3)) / 2 }),
+            },
+          ]
+        : [],
+    ),
+  );
 
 /** A call of the invented shop, at a machine by its place in the list. */
 interface DemoCall {
@@ -39,6 +68,9 @@ export const CALLS: readonly DemoCall[] = [
       { type: 'outcome', outcome: 'locks-out' },
       { type: 'code', code: '6' },
       volts('IP', 'N', 'glow', '121'),
+      setup({ power: false }),
+      need('meter'),
+      need('isolated', 'igniter'),
       { type: 'ohms', part: 'igniter', branch: '', ...typed('OL', 'resistance') },
       {
         type: 'break-recorded',
@@ -54,7 +86,10 @@ export const CALLS: readonly DemoCall[] = [
           standing: 'proved',
         },
       },
-      { type: 'closed', words: 'Customer told to change the filter before Christmas.' },
+      { type: 'repaired', part: 'igniter', action: 'Igniter replaced', measured: true },
+      setup({}),
+      ...proved('furnace', ['igniter']),
+      { type: 'closed', words: 'Customer told to change the filter before Christmas.', ending: 'proved', given: {} },
     ],
   },
   {
@@ -93,7 +128,9 @@ export const CALLS: readonly DemoCall[] = [
           standing: 'proved',
         },
       },
-      { type: 'closed', words: '' },
+      { type: 'repaired', part: 'filter', action: 'Filter replaced' },
+      ...proved('furnace', ['air-side', 'furnace-limit']),
+      { type: 'closed', words: '', ending: 'proved', given: {} },
     ],
   },
   {
@@ -118,6 +155,40 @@ export const CALLS: readonly DemoCall[] = [
     daysAgo: 0,
     complaint: 'Boiler dead, hall thermostat is blank.',
     events: [],
+  },
+  {
+    machine: 8,
+    person: 'bea',
+    daysAgo: 0,
+    complaint: 'Corn Exchange is cold. The boiler room smells of nothing, the damper does not move.',
+    events: [
+      { type: 'shown', on: true },
+      seen('pilot', 'yes'),
+      seen('call', 'yes'),
+      seen('damper', 'no'),
+      { type: 'look', look: 'gauge-glass', answer: 'half' },
+      volts('LW', 'C', 'call', '2'),
+    ],
+  },
+  {
+    machine: 6,
+    person: 'bea',
+    daysAgo: 1,
+    complaint: 'Dryer lit once, then never again until it is cool.',
+    events: [
+      seen('glow', 'yes'),
+      setup({ power: false }),
+      {
+        type: 'break-recorded',
+        part: 'second-coil',
+        title: 'second valve coil',
+        failure: 'opens when hot',
+        cause: 'age',
+        standing: 'suspected',
+        action: 'New coil set ordered.',
+        advice: { suspects: [], standing: 'suspected' },
+      },
+    ],
   },
   {
     machine: 4,

@@ -1,5 +1,7 @@
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
-import { buildEntry, type CallEvent, type EventBody } from '@zetalysis/core/visit';
+import { loadProfile } from '@zetalysis/core/profile';
+import { GRANTS } from '@zetalysis/core/rules';
+import { buildEntry, type CallEvent, type EventBody, meaningsOf, withMeaning } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
 import { Call, LoggedEvent } from '../features/calls/model';
 import { rebuildOverviews } from '../features/calls/overviews';
@@ -7,6 +9,7 @@ import { eventRow } from '../features/calls/repository';
 import { Machine } from '../features/machines/model';
 import type { Profiles } from '../features/profiles/service';
 import { Person } from '../features/session/model';
+import { authorityOf, grantsText } from '../features/session/authority';
 import { hashPassword } from '../features/session/password';
 import { CALLS } from './calls';
 import { MACHINES } from './machines';
@@ -14,10 +17,15 @@ import { MACHINES } from './machines';
 export const DEMO_PASSWORD = 'cold-morning';
 
 const PEOPLE = [
-  { name: 'rosa', fullName: 'Rosa Tindall', role: 'lead' },
-  { name: 'imre', fullName: 'Imre Castellan', role: 'technician' },
-  { name: 'bea', fullName: 'Bea Oduya', role: 'apprentice' },
-  { name: 'office', fullName: 'Office', role: 'admin' },
+  { name: 'rosa', fullName: 'Rosa Tindall', role: 'lead', grants: grantsText(GRANTS) },
+  {
+    name: 'imre',
+    fullName: 'Imre Castellan',
+    role: 'technician',
+    grants: grantsText(['line', 'gas', 'bypass', 'combustion', 'steam']),
+  },
+  { name: 'bea', fullName: 'Bea Oduya', role: 'apprentice', grants: '' },
+  { name: 'office', fullName: 'Office', role: 'admin', grants: '' },
 ] as const;
 
 /** Loads the invented demo shop into an empty database; does nothing when there are people already. */
@@ -52,7 +60,15 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
       openedBy: person.id,
       createdAt: new Date(start),
     });
-    const opened: EventBody = { type: 'opened', machine: machine.id, complaint: demo.complaint, ...pins };
+    const model = loadProfile(profile.source, machine.profile, { build: machine.build });
+    const meanings = meaningsOf(model);
+    const opened: EventBody = {
+      type: 'opened',
+      machine: machine.id,
+      complaint: demo.complaint,
+      ...(model.family !== undefined && { family: model.family }),
+      ...pins,
+    };
     const log: CallEvent[] = [opened, ...demo.events].map((body, i) => ({
       id: v7(),
       call: callId,
@@ -60,9 +76,9 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
       at: new Date(start + i * 90_000).toISOString(),
       device: 'demo',
       person: demo.person,
-      body,
+      body: withMeaning(meanings, body),
     }));
-    await LoggedEvent.bulkCreate(log.map((event, i) => eventRow({ event, number: i + 1 })));
+    await LoggedEvent.bulkCreate(log.map((event, i) => eventRow({ event, number: i + 1 }, authorityOf(person))));
   }
   await rebuildOverviews();
 }

@@ -1,4 +1,5 @@
-import { CONTRACT, type AnyEndpoint } from '@zetalysis/contract';
+import { CONTRACT, type AnyEndpoint, type Colleague } from '@zetalysis/contract';
+import { GRANTS } from '@zetalysis/core/rules';
 import { v7 } from 'uuid';
 import { type Credentials, made, openHouse, opening } from '../../test/house';
 
@@ -11,6 +12,7 @@ type Person = (typeof ROLES)[number];
 
 const PICTURE = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==';
 const PLAIN = { options: [], order: {} };
+const CORRECTION = { label: 'A', site: 'B', make: 'C', modelName: '', serial: '' };
 const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
 
 /** What is asked for: `:machine`, `:call` and `:photo` are there, the photo taken by the technician; `:none` is not. */
@@ -26,6 +28,11 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['DELETE', '/sessions/:none', undefined, 401, 404, 404, 404, 404],
   ['PUT', '/session/password', { old: 'wrong', wanted: 'long-enough-now' }, 401, 403, 403, 403, 403],
   ['POST', '/session', {}, 400, 400, 400, 400, 400],
+  ['GET', '/people', undefined, 401, 200, 200, 200, 200],
+  ['PUT', '/people/:apprentice/grants', { grants: ['line'] }, 401, 403, 403, 200, 200],
+  ['PUT', '/people/:lead/grants', { grants: [...GRANTS] }, 401, 403, 403, 403, 200],
+  ['PUT', '/people/:none/grants', { grants: [] }, 401, 404, 404, 404, 404],
+  ['PUT', '/people/:apprentice/grants', { grants: ['everything'] }, 401, 400, 400, 400, 400],
   ['GET', '/profiles', undefined, 401, 200, 200, 200, 200],
   ['GET', '/profiles/dryer-burner', undefined, 401, 200, 200, 200, 200],
   ['GET', '/profiles/toaster', undefined, 401, 404, 404, 404, 404],
@@ -33,6 +40,9 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['GET', '/machines', undefined, 401, 200, 200, 200, 200],
   ['POST', '/machines', MACHINE, 401, 201, 201, 201, 201],
   ['GET', '/machines/:machine', undefined, 401, 200, 200, 200, 200],
+  ['PUT', '/machines/:machine', CORRECTION, 401, 200, 200, 200, 200],
+  ['PUT', '/machines/:none', CORRECTION, 401, 404, 404, 404, 404],
+  ['GET', '/machines/:machine/resets', undefined, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine/wires', {}, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine/build', PLAIN, 401, 200, 200, 200, 200],
   ['GET', '/machines/:machine/contact', undefined, 401, 200, 200, 200, 200],
@@ -42,6 +52,8 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['GET', '/calls/watch', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/:call', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/:call/events', undefined, 401, 200, 200, 200, 200],
+  ['PUT', '/calls/:call/looking', undefined, 401, 204, 204, 204, 204],
+  ['PUT', '/calls/:none/looking', undefined, 401, 404, 404, 404, 404],
   ['GET', '/calls/:none/events', undefined, 401, 404, 404, 404, 404],
   ['POST', '/calls/:call/events', (person) => note(person), 401, 200, 200, 200, 200],
   // In somebody else's name, whoever asks.
@@ -60,9 +72,12 @@ const photo = () => ({ call, type: 'image/png', data: PICTURE });
 describe('who may ask for what', () => {
   const credentials = new Map<Person, Credentials | Record<string, never>>([['nobody', {}]]);
   let machine: string;
+  const idOf = new Map<string, string>();
   const taken = v7();
   beforeAll(async () => {
     for (const name of ROLES.slice(1)) credentials.set(name, await signIn(name));
+    const all = (await api().get('/api/people').set(credentials.get('imre')!)).body as Colleague[];
+    for (const { name, id } of all) idOf.set(name, id);
     const me = credentials.get('imre')!;
     machine = ((await api().post('/api/machines').set(me).send(MACHINE)).body as { id: string }).id;
     call = v7();
@@ -79,6 +94,8 @@ describe('who may ask for what', () => {
       const address = path
         .replace(':machine', machine)
         .replace(':call', call)
+        .replace(':apprentice', idOf.get('bea')!)
+        .replace(':lead', idOf.get('rosa')!)
         .replace(':photo', taken)
         .replace(/:none|:new/, v7());
       const ask = api()[method.toLowerCase() as 'get'](`/api${address}`).set(credentials.get(person)!);

@@ -13,7 +13,10 @@ export const sessionKey = (): string | null => localStorage.getItem(KEY);
 
 export function whoIsHere(): Me | null {
   const text = localStorage.getItem(ME);
-  return text === null || sessionKey() === null ? null : (JSON.parse(text) as Me);
+  if (text === null || sessionKey() === null) return null;
+  // Kept by an older program, somebody has no grants until the server says.
+  const kept = JSON.parse(text) as Omit<Me, 'grants'> & Partial<Pick<Me, 'grants'>>;
+  return { ...kept, grants: kept.grants ?? [] };
 }
 
 export function arrive(me: Me, key: string): void {

@@ -17,3 +17,6 @@ export function clockOffset(): number | undefined {
   const offset = Number(localStorage.getItem(KEPT) ?? 0);
   return Math.abs(offset) < NOTICED_MS ? undefined : offset;
 }
+
+/** The time now by the shop's clock, as far as it is known. */
+export const shopTime = (now = Date.now()): number => now - (clockOffset() ?? 0);

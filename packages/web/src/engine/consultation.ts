@@ -21,7 +21,7 @@ import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from 
 
 type Log = readonly CallEvent[];
 /** Who looks, and by whose limits. */
-export type Viewer = Pick<ViewOptions, 'role' | 'standard'>;
+export type Viewer = Pick<ViewOptions, 'person' | 'standard'>;
 
 /** What is known of one log. */
 interface Considered {
@@ -59,7 +59,7 @@ export class Consultation {
   /** The next tests, and the view again when pairs of faults changed it. */
   next(log: Log, options: ViewOptions): { tests: TestView[]; view: CallView | undefined } {
     const known = this.#consider(log);
-    if (known.state.danger || known.state.closed) return { tests: [], view: undefined };
+    if (known.state.closed) return { tests: [], view: undefined };
     const before = known.assessment.hypotheses.length;
     const ranked = this.#rank(known, options);
     const { state, assessment } = known;
@@ -78,7 +78,7 @@ export class Consultation {
   /** What a record of a break keeps: the suspects and the advice for exactly this log. */
   advice(log: Log, viewer: Viewer): AdviceSnapshot {
     const known = this.#consider(log);
-    const ranked = known.state.danger || known.state.closed ? [] : this.#rank(known, viewer);
+    const ranked = known.state.closed ? [] : this.#rank(known, viewer);
     return snapshot(this.#engine, known.assessment, ranked);
   }
 
@@ -102,13 +102,16 @@ export class Consultation {
     return this.#newest;
   }
 
-  #rank(known: Considered, { role, standard }: Viewer): RankedTest[] {
-    const by = `${role}|${JSON.stringify(standard)}`;
+  #rank(known: Considered, { person, standard }: Viewer): RankedTest[] {
+    const by = JSON.stringify([person, standard]);
     if (known.ranking?.by !== by) {
-      const { evidence, declined } = known.state;
+      const { evidence, declined, followed } = known.state;
       if (!known.paired) known.assessment = this.#engine.assess(evidence);
       known.paired = true;
-      known.ranking = { by, ranked: this.#engine.next({ evidence, declined, role, standard }, known.assessment) };
+      known.ranking = {
+        by,
+        ranked: this.#engine.next({ evidence, declined, person, followed, standard }, known.assessment),
+      };
     }
     return known.ranking.ranked;
   }

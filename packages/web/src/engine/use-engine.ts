@@ -32,10 +32,10 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
   const [unanswered, setUnanswered] = useState<string>();
   const [conversation] = useState(() => new Conversation());
 
-  const { units, role, phase, standard, whatIf } = options;
+  const { units, person, phase, standard, whatIf } = options;
   useEffect(() => {
     if (!engine || !events) return;
-    const asked = { units, role, phase, standard, whatIf };
+    const asked = { units, person, phase, standard, whatIf };
     conversation
       .ask(async (hear) => {
         setShown({ log: events, view: await hear(engine.view(events, asked)) });
@@ -45,17 +45,17 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
       })
       .catch((error: unknown) => setUnanswered((error as Error).message));
     return () => conversation.end();
-  }, [conversation, engine, events, units, role, phase, standard, whatIf]);
+  }, [conversation, engine, events, units, person, phase, standard, whatIf]);
 
   const log = shown?.log;
   const toProve = useCallback(
-    async (repair: string) => (engine && log ? engine.toProve(log, repair, { role, standard }) : undefined),
-    [engine, log, role, standard],
+    async (repair: string) => (engine && log ? engine.toProve(log, repair, { person, standard }) : undefined),
+    [engine, log, person, standard],
   );
   const advice = useCallback(async () => {
     if (!engine || !log) throw new Error('The engine has not answered yet: wait until the suspects are shown.');
-    return engine.advice(log, { role, standard });
-  }, [engine, log, role, standard]);
+    return engine.advice(log, { person, standard });
+  }, [engine, log, person, standard]);
 
   return {
     drawing: engine?.drawing,

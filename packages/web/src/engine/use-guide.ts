@@ -1,3 +1,4 @@
+import { EVERYTHING } from '@zetalysis/core/rules';
 import type { CallView, Drawing, Guide } from '@zetalysis/core/presentation';
 import { type Build, buildKey } from '@zetalysis/core/profile';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
@@ -59,7 +60,7 @@ export function useGuide(
     conversation
       .ask(async (hear) => {
         const view = await hear(
-          engine.loaded.view([], { units, role: 'lead', phase, standard: USUAL_STANDARD, whatIf: 'healthy' }),
+          engine.loaded.view([], { units, person: EVERYTHING, phase, standard: USUAL_STANDARD, whatIf: 'healthy' }),
         );
         setRead((r) => (r.key === key ? { key, state: { ...r.state, view } } : r));
       })

@@ -1,3 +1,4 @@
+import type { Authority } from '@zetalysis/core/rules';
 import type { CallEvent } from '@zetalysis/core/visit';
 import type { Machine, Photo } from '@zetalysis/contract';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
@@ -11,6 +12,8 @@ export interface KeptEvent {
   readonly sent: 0 | 1;
   /** Its place in the order in which the server took the call's entries. */
   readonly number?: number;
+  /** What its person might do when it came, as the server vouches. */
+  readonly as?: Authority;
   /** The server's words when it refused the entry. It stays here; nothing is lost. */
   readonly refused?: string;
 }

@@ -68,10 +68,10 @@ export const local = {
     const tx = (await database()).transaction(['events', 'cursors'], 'readwrite');
     const store = tx.objectStore('events');
     let news = false;
-    for (const { event, number } of entries) {
+    for (const { event, number, as } of entries) {
       const known = await store.get(event.id);
-      news ||= known?.number !== number;
-      await store.put({ event: event, id: event.id, call, sent: 1, number });
+      news ||= known?.number !== number || (as !== undefined && known.as === undefined);
+      await store.put({ event, id: event.id, call, sent: 1, number, ...(as && { as }) });
       if (event.body.type !== 'redacted') continue;
       const meant = await store.get(event.body.event);
       if (meant) await store.put({ ...meant, event: withoutFreeText(meant.event) });

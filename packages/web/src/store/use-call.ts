@@ -1,6 +1,17 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type CallEvent, type EventBody, mergeEvents, nextSeq, type Overview, overviewOf } from '@zetalysis/core/visit';
+import type { Me } from '@zetalysis/contract';
+import type { Authority } from '@zetalysis/core/rules';
+import {
+  type Arrived,
+  type CallEvent,
+  type EventBody,
+  mergeEvents,
+  nextSeq,
+  type Overview,
+  overviewOf,
+} from '@zetalysis/core/visit';
 import { ServerProblem } from '../api/http';
+import { shopTime } from '../api/server-clock';
 import type { KeptEvent } from './database';
 import { newEntry } from './entry';
 import { local, onNews } from './local';
@@ -10,14 +21,18 @@ import { useOutbox } from './use-outbox';
 const POLL_MS = 4000;
 
 /** What a closed call still takes from this page; what others made before they knew comes by itself. */
-const ENDS: ReadonlySet<EventBody['type']> = new Set(['reopened', 'closed']);
+const ENDS: ReadonlySet<EventBody['type']> = new Set(['reopened', 'closed', 'countersigned']);
 const CLOSED = 'Not kept: this call is closed. Open it again first, and say why.';
 
 export interface CallLog {
   /** Undefined while the browser's store is being read. */
   readonly events: readonly CallEvent[] | undefined;
+  /** The same with their places in the order of arrival. */
+  readonly arrived: readonly Arrived[];
   /** What those who are not at the machine see of the call. */
   readonly overview: Overview;
+  /** Who looks at it now, by their full names. */
+  readonly looking: readonly string[];
   /** Keeps an entry in this browser; it is sent when it can be. */
   readonly append: (body: EventBody) => Promise<void>;
   /** Why the newest entry is not kept: then it is not in the log. */
@@ -27,11 +42,14 @@ export interface CallLog {
 }
 
 /** The log of one call: read from the browser's store, fed by this tab, other tabs and the server. */
-export function useCall(call: string, person: string): CallLog {
+export function useCall(call: string, me: Me): CallLog {
+  const { name: person, role, grants } = me;
+  const own = useMemo(() => ({ role, grants }), [role, grants]);
   const [kept, setKept] = useState<readonly KeptEvent[]>();
   const [events, setEvents] = useState<readonly CallEvent[]>();
   const [notKept, setNotKept] = useState<string>();
   const [missing, setMissing] = useState<string>();
+  const [looking, setLooking] = useState<readonly string[]>([]);
   const newest = useRef<readonly CallEvent[]>([]);
   /** The clock value of the newest entry made here, so that two quick entries get different ones. */
   const clock = useRef(0);
@@ -44,7 +62,7 @@ export function useCall(call: string, person: string): CallLog {
     const reread = async (): Promise<void> => {
       const now = await local.events(call, person);
       if (!here) return;
-      const all = mergeEvents(now.map((k) => k.event));
+      const all = mergeEvents(now.map((k) => vouchedFor(k, person, own)));
       // A log without news stays the same one, so that nobody thinks about it twice.
       if (!isSame(all, newest.current)) newest.current = all;
       setKept(now);
@@ -52,7 +70,8 @@ export function useCall(call: string, person: string): CallLog {
     };
     const fetchNew = async (): Promise<void> => {
       try {
-        await pull(call);
+        const now = await pull(call);
+        if (here) setLooking((before) => (before.join() === now.join() ? before : now));
         setMissing(undefined);
       } catch (error) {
         if (!(error instanceof ServerProblem)) throw error;
@@ -70,12 +89,13 @@ export function useCall(call: string, person: string): CallLog {
       clearInterval(timer);
       window.removeEventListener('online', again);
     };
-  }, [call, person]);
+  }, [call, person, own]);
 
-  const overview = useMemo(
-    () => overviewOf((kept ?? []).map(({ event, number = Infinity }) => ({ event, number }))),
-    [kept],
+  const arrived = useMemo(
+    () => (kept ?? []).map((k) => ({ event: vouchedFor(k, person, own), number: k.number ?? Infinity })),
+    [kept, person, own],
   );
+  const overview = useMemo(() => overviewOf(arrived, shopTime()), [arrived]);
   const { state } = overview;
   const append = useCallback(
     async (body: EventBody) => {
@@ -91,12 +111,21 @@ export function useCall(call: string, person: string): CallLog {
     },
     [call, person, send, state],
   );
-  return { events, overview, append, notKept, missing };
+  return { events, arrived, overview, append, notKept, missing, looking };
+}
+
+/** An entry with what its person might do: what waits here, or was only just sent, is one’s own. */
+function vouchedFor({ event, as }: KeptEvent, person: string, own: Authority): CallEvent {
+  const authority = as ?? (event.person === person ? own : undefined);
+  return authority ? { ...event, as: authority } : event;
 }
 
 /** Whether nothing came, and nothing that was there changed (words may have been taken out). */
 const isSame = (a: readonly CallEvent[], b: readonly CallEvent[]): boolean =>
-  a.length === b.length && a.every((e, i) => e.id === b[i]!.id && wordsOf(e) === wordsOf(b[i]!));
+  a.length === b.length &&
+  a.every(
+    (e, i) => e.id === b[i]!.id && wordsOf(e) === wordsOf(b[i]!) && (e.as === undefined) === (b[i]!.as === undefined),
+  );
 
 const wordsOf = ({ body }: CallEvent): string | undefined => ('text' in body ? body.text : undefined);
 

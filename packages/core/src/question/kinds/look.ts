@@ -1,7 +1,7 @@
 import { type Look, type Model, type Scope, unknownName } from '../../profile';
 import { type Lived, quantityAt, type Segment, type Trace, voltsBetween } from '../../simulation';
 import { ASSUMED } from '../../standards';
-import { bodyOf, name } from '../body-fields';
+import { bodyOf, meansFields, name } from '../body-fields';
 import { fitChoice } from '../fit';
 import { NOTHING_MORE } from '../messages';
 import { indexOf, observed, problem } from '../named';
@@ -20,7 +20,7 @@ export interface LookObservation extends LookQuestion {
   readonly answer: number;
 }
 
-const body = bodyOf('look', { look: name, answer: name });
+const body = bodyOf('look', { look: name, answer: name, ...meansFields });
 
 export const look: QuestionKind<LookQuestion, LookObservation, typeof body> = {
   ...CHOICE,

@@ -2,7 +2,7 @@ import * as t from '@sinclair/typebox';
 import type { Model, PhaseIndex } from '../../profile';
 import type { Interval, Lived } from '../../simulation';
 import { ASSUMED } from '../../standards';
-import { bodyOf, name, oneOf } from '../body-fields';
+import { bodyOf, meansFields, name, oneOf } from '../body-fields';
 import { fitChoice } from '../fit';
 import { NOTHING_MORE } from '../messages';
 import { observed, phaseNamed, problem } from '../named';
@@ -25,6 +25,7 @@ const body = bodyOf('seen', {
   phase: name,
   answer: oneOf(ANSWERS),
   try: t.Optional(t.Integer({ minimum: 1, maximum: 20 })),
+  means: meansFields.means,
 });
 
 export const seen: QuestionKind<SeenQuestion, SeenObservation, typeof body> = {

@@ -4,10 +4,5 @@ import type { EventKind } from './event-kind';
 
 const body = bodyOf('danger-over', { words });
 
-/** Those in charge have declared it safe. */
-export const dangerOver: EventKind<typeof body> = {
-  body,
-  apply: (draft) => {
-    draft.danger = undefined;
-  },
-};
+/** Made by logs from before stops were ended on evidence; see `stop-ended`. */
+export const dangerOver: EventKind<typeof body> = { body };

@@ -1,5 +1,6 @@
 import { type Build, withVariant } from '../../profile';
 import { bodyOf, name, oneOf } from '../../question';
+import { FAMILIES } from '../../rules';
 import { uuid } from '../fields';
 import type { EventKind } from './event-kind';
 import * as t from '@sinclair/typebox';
@@ -23,6 +24,12 @@ const pins = {
 
 const body = bodyOf('opened', {
   machine: t.Optional(uuid),
+  /** What the appliance is to the rules; logs made before say it by the name of the profile. */
+  family: t.Optional(oneOf(FAMILIES)),
+  /** Resets without a cause on this machine in the last thirty days. */
+  before: t.Optional(
+    t.Array(t.Object({ safety: name, title: name, kind: name, at: name, event: name }), { maxItems: 50 }),
+  ),
   complaint: t.String({ minLength: 1, maxLength: 500 }),
   ...pins,
 });

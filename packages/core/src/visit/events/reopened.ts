@@ -5,9 +5,4 @@ import type { EventKind } from './event-kind';
 const body = bodyOf('reopened', { words: t.String({ minLength: 1, maxLength: 2000 }) });
 
 /** A closed call is worked on again, and why. */
-export const reopened: EventKind<typeof body> = {
-  body,
-  apply: (draft) => {
-    draft.closed = false;
-  },
-};
+export const reopened: EventKind<typeof body> = { body };

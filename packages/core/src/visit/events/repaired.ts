@@ -9,6 +9,9 @@ const body = bodyOf('repaired', {
   action: words,
   /** The new part was measured good before it was fitted. */
   measured: t.Optional(t.Boolean()),
+  /** What it is called, and the lists of proof it touches, for readers that do not know the profile. */
+  title: t.Optional(words),
+  touches: t.Optional(t.Array(name, { maxItems: 20 })),
 });
 
 /** A part was repaired: a new episode. */

@@ -1,5 +1,5 @@
 import * as t from '@sinclair/typebox';
-import { findPart, type Model, unknownName } from '../../profile';
+import { unknownName } from '../../profile';
 import { bodyOf, name } from '../../question';
 import type { Setup } from '../../simulation';
 import { words } from '../fields';
@@ -8,7 +8,14 @@ import type { EventKind } from './event-kind';
 const names = t.Array(name, { maxItems: 50 });
 
 /** A safety that is gone round: what it is called, what kind it is, how long it may stay like that (seconds). */
-const ledgerLine = t.Object({ id: name, title: words, kind: name, limit: t.Integer({ minimum: 0, maximum: 172_800 }) });
+const ledgerLine = t.Object({
+  id: name,
+  title: words,
+  kind: name,
+  limit: t.Integer({ minimum: 0, maximum: 172_800 }),
+  /** It was found like that. */
+  found: t.Optional(t.Boolean()),
+});
 
 export type LedgerLine = t.Static<typeof ledgerLine>;
 
@@ -23,9 +30,15 @@ const body = bodyOf('setup', {
   actions: t.Optional(names),
   /** What is gone round, for readers that do not know the profile; logs made before there was a ledger have none. */
   ledger: t.Optional(t.Array(ledgerLine, { maxItems: 50 })),
+  /** What is unplugged or done, as it is called. */
+  apart: t.Optional(t.Array(t.Object({ id: name, title: words }), { maxItems: 100 })),
+  /** Safeties whose reset is pressed by an action that begins with this. */
+  resets: t.Optional(t.Array(t.Object({ id: name, title: words, kind: name }), { maxItems: 20 })),
+  /** When it was so, if that was earlier than the entry. */
+  since: t.Optional(t.String({ format: 'date-time', maxLength: 40 })),
 });
 
-type SetUp = t.Static<typeof body>;
+export type SetUp = t.Static<typeof body>;
 
 /** How the appliance is set from now on: a new episode. */
 export const setup: EventKind<typeof body> = {
@@ -33,42 +46,26 @@ export const setup: EventKind<typeof body> = {
   problem: (model, { unplugged, actions = [], bypassed }) =>
     unknown(model.plugs, unplugged, 'connector') ??
     unknown(model.actions, actions, 'action') ??
-    bypass(model, bypassed),
-  apply: (draft, { type: _type, ledger: _ledger, call, actions = [], ...rest }) => {
+    unknown(model.parts, bypassed, 'part'),
+  apply: (draft, { power, gas, call, unplugged, bypassed, actions = [] }) => {
     const { repaired, measured = [] } = draft.present;
-    draft.episodes.push({ setup: { ...rest, heatCall: call, actions }, repaired, measured });
+    draft.episodes.push({ setup: { power, gas, heatCall: call, unplugged, bypassed, actions }, repaired, measured });
   },
 };
 
-/** The entry that says how the appliance is set; of what can be gone round on it, what is. */
-export function setupEntry(
-  { heatCall, power, gas, unplugged, bypassed, actions }: Setup,
-  safeties: readonly LedgerLine[],
-): SetUp {
-  const ledger = safeties.filter(({ id }) => bypassed.includes(id) || actions.includes(id));
-  return {
-    type: 'setup',
-    power,
-    gas,
-    call: heatCall,
-    unplugged: [...unplugged],
-    bypassed: [...bypassed],
-    actions: [...actions],
-    ...(ledger.length === 0 ? {} : { ledger: ledger.map((line) => ({ ...line })) }),
-  };
-}
+/** The entry that says how the appliance is set, by the names of the profile alone. */
+export const setupEntry = ({ heatCall, power, gas, unplugged, bypassed, actions }: Setup): SetUp => ({
+  type: 'setup',
+  power,
+  gas,
+  call: heatCall,
+  unplugged: [...unplugged],
+  bypassed: [...bypassed],
+  actions: [...actions],
+});
 
 function unknown(list: readonly { readonly id: string }[], ids: readonly string[], what: string): string | undefined {
   const known = list.map((x) => x.id);
   const stranger = ids.find((id) => !known.includes(id));
   return stranger === undefined ? undefined : unknownName(what, stranger, known);
-}
-
-function bypass(model: Model, ids: readonly string[]): string | undefined {
-  for (const id of ids) {
-    const part = findPart(model, id);
-    if (!part) return unknown(model.parts, [id], 'part');
-    if (part.kind.bypass?.(part.spec) === 'never') return `the ${part.title} is never bypassed: find out why it opened`;
-  }
-  return undefined;
 }

@@ -35,7 +35,12 @@ describe('the log of a call', () => {
     const numbers = events.map(({ id }, i) => ({ id, number: i + 1 }));
     expect((await send(events)).body).toEqual({ acknowledged: numbers, refused: [] });
     expect((await send([...events, ...events])).body.acknowledged).toHaveLength(4);
-    expect((await read()).body).toEqual({ entries: events.map((event, i) => ({ number: i + 1, event })), last: 2 });
+    const as = { role: 'technician', grants: ['line', 'gas', 'bypass', 'combustion', 'steam'] };
+    expect((await read()).body).toEqual({
+      entries: events.map((event, i) => ({ number: i + 1, event, as })),
+      last: 2,
+      looking: [],
+    });
   });
 
   test('the same event from two senders at once is stored once', async () => {

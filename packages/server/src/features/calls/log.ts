@@ -9,6 +9,7 @@ import {
   OVERVIEW_TYPES,
   pointsAt,
 } from '@zetalysis/core/visit';
+import type { Authority } from '@zetalysis/core/rules';
 import { retried } from '../../db/retry';
 import { canonical } from './canonical';
 import { Call, LoggedEvent } from './model';
@@ -28,6 +29,8 @@ export interface Admission<Refused> {
   readonly refuse: (event: CallEvent, log: LogSoFar) => Refused | undefined;
   /** The head of the call that an opening entry makes. */
   readonly head: (opening: Extract<EventBody, { type: 'opened' }>) => CreationAttributes<Call>;
+  /** What the sender may do now: kept beside the entries. */
+  readonly authority: Authority | undefined;
 }
 
 /**
@@ -92,12 +95,15 @@ async function store<Refused>(
   call: string,
   fresh: readonly Arrived[],
   last: number,
-  { head }: Admission<Refused>,
+  { head, authority }: Admission<Refused>,
   transaction: Transaction,
 ): Promise<void> {
   const opening = fresh.find(({ event }) => event.body.type === 'opened')?.event.body;
   if (opening?.type === 'opened') await Call.create(head(opening), { transaction });
-  await LoggedEvent.bulkCreate(fresh.map(eventRow), { transaction });
+  await LoggedEvent.bulkCreate(
+    fresh.map((entry) => eventRow(entry, authority)),
+    { transaction },
+  );
   if (fresh.some(({ event }) => event.body.type === 'opened' || OVERVIEW_TYPES.includes(event.body.type)))
     await projectOverview(call, await safetyEntries(call, transaction), last, transaction);
   else await keepOverview(call, last, transaction);

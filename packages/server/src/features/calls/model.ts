@@ -40,7 +40,16 @@ export class LoggedEvent extends Model<InferAttributes<LoggedEvent>, InferCreati
   declare body: EventBody;
   /** SHA-256 of the entry as it was made, once its free text was taken out. */
   declare hash: CreationOptional<string | null>;
+  /** What its person might do when it came; see `authorityFrom`. */
+  declare authority: CreationOptional<string | null>;
   declare createdAt: CreationOptional<Date>;
+}
+
+/** Somebody looks at a call. */
+export class Looker extends Model<InferAttributes<Looker>, InferCreationAttributes<Looker>> {
+  declare callId: string;
+  declare personId: string;
+  declare at: Date;
 }
 
 /** What the office sees of a call, made from its log; may be thrown away and made again. */
@@ -87,9 +96,14 @@ export function defineCalls(sequelize: Sequelize): void {
       type: DataTypes.STRING(30),
       body: DataTypes.JSON,
       hash: DataTypes.CHAR(64),
+      authority: DataTypes.STRING(140),
       createdAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'events', updatedAt: false },
+  );
+  Looker.init(
+    { callId: { type: uuid, primaryKey: true }, personId: { type: uuid, primaryKey: true }, at: DataTypes.DATE(3) },
+    { sequelize, tableName: 'lookers', timestamps: false },
   );
   StoredOverview.init(
     {

@@ -12,7 +12,7 @@ export async function projectOverview(
   upTo: number,
   transaction: Transaction,
 ): Promise<void> {
-  const overview = overviewOf(safety);
+  const overview = overviewOf(safety, Date.now());
   const before = await StoredOverview.findByPk(call, { attributes: ['callId', 'title', 'openedAt'], transaction });
   const head = before ?? (await headOf(call, transaction));
   await StoredOverview.upsert(
@@ -34,8 +34,12 @@ export async function projectOverview(
 export const keepOverview = async (call: string, upTo: number, transaction: Transaction): Promise<void> =>
   void (await StoredOverview.update({ upTo }, { where: { callId: call }, transaction }));
 
-const mustBeWatched = ({ state, bypasses, danger }: Overview): boolean =>
-  state === 'late' || bypasses.length > 0 || danger !== null;
+const mustBeWatched = ({ state, bypasses, temporary, stops, claims, shown }: Overview): boolean =>
+  state === 'late' ||
+  bypasses.length > 0 ||
+  stops.length > 0 ||
+  claims.length > 0 ||
+  (state === 'open' && (shown || temporary.length > 0));
 
 async function headOf(call: string, transaction: Transaction): Promise<{ title: string; openedAt: Date }> {
   const { machineId, profile, createdAt } = (await Call.findByPk(call, { transaction }))!;

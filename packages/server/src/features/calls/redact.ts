@@ -1,6 +1,7 @@
 import { type CallEvent, hasFreeText, withoutFreeText } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
 import { retried } from '../../db/retry';
+import { authorityOf } from '../session/authority';
 import { personNamed } from '../session/repository';
 import { hashOf } from './log';
 import { Call, LoggedEvent } from './model';
@@ -39,7 +40,7 @@ export const redactEntry = (id: string, by: string): Promise<string> =>
       body: { type: 'redacted', event: id, hash },
     };
     const number = last + 1;
-    await LoggedEvent.create(eventRow({ event: redaction, number }), { transaction });
+    await LoggedEvent.create(eventRow({ event: redaction, number }, authorityOf(person)), { transaction });
     await projectOverview(row.callId, await safetyEntries(row.callId, transaction), number, transaction);
     return `The words of ${id} are out; entry ${redaction.id} says so.`;
   });

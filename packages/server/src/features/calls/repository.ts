@@ -1,13 +1,16 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { type Arrived, type CallEvent, OVERVIEW_TYPES } from '@zetalysis/core/visit';
 import { fullText } from '../../db/search';
-import { Call, LoggedEvent, StoredOverview } from './model';
+import type { Authority } from '@zetalysis/core/rules';
+import { authorityFrom, authorityText } from '../session/authority';
+import { Person } from '../session/model';
+import { Call, LoggedEvent, Looker, StoredOverview } from './model';
 
 /** Rows that are only read: nothing of the library's is built around them. */
 const PLAIN = { raw: true } as const;
 
 /** An event as a row of its table, with its number in its call. */
-export const eventRow = ({ event: e, number }: Arrived) => ({
+export const eventRow = ({ event: e, number }: Arrived, authority: Authority | undefined) => ({
   callId: e.call,
   number,
   id: e.id,
@@ -18,7 +21,12 @@ export const eventRow = ({ event: e, number }: Arrived) => ({
   person: e.person,
   type: e.body.type,
   body: e.body,
+  authority: authority === undefined ? null : authorityText(authority),
 });
+
+/** What the person of an entry might do when it came. */
+export const authorityBeside = ({ authority }: LoggedEvent): Authority | undefined =>
+  authority === null ? undefined : authorityFrom(authority);
 
 export const asEvent = (e: LoggedEvent): CallEvent => ({
   id: e.id,
@@ -56,7 +64,10 @@ export async function safetyEntries(call: string, transaction: Transaction): Pro
     transaction,
     ...PLAIN,
   });
-  return rows.map((row) => ({ event: asEvent(row), number: row.number }));
+  return rows.map((row) => {
+    const as = authorityBeside(row);
+    return { event: { ...asEvent(row), ...(as && { as }) }, number: row.number };
+  });
 }
 
 /** What is stored under some ids, in whatever call. */
@@ -143,4 +154,28 @@ async function withHeads(ids: readonly string[]): Promise<Listed[]> {
   const callOf = new Map(calls.map((c) => [c.id, c]));
   const overviewOf = new Map(overviews.map((o) => [o.callId, o]));
   return ids.map((id) => ({ call: callOf.get(id)!, overview: overviewOf.get(id)! }));
+}
+
+/** How long somebody looks who says nothing more. */
+const LOOKS_FOR_MS = 15_000;
+
+/** Somebody looks at a call now. */
+export const noteLooker = async (callId: string, personId: string): Promise<void> =>
+  void (await Looker.upsert({ callId, personId, at: new Date() }));
+
+/** Who looks at a call now, by their full names. */
+export async function lookersOf(callId: string): Promise<string[]> {
+  const rows = await Looker.findAll({
+    where: { callId, at: { [Op.gt]: new Date(Date.now() - LOOKS_FOR_MS) } },
+    ...PLAIN,
+  });
+  if (rows.length === 0) return [];
+  const people = await Person.findAll({ where: { id: rows.map((r) => r.personId) }, order: ['name'], ...PLAIN });
+  return people.map((p) => p.fullName);
+}
+
+/** The overviews of the other calls on a machine, for what they left behind. */
+export async function overviewsOfMachine(machineId: string): Promise<StoredOverview[]> {
+  const calls = await Call.findAll({ attributes: ['id'], where: { machineId }, ...PLAIN });
+  return calls.length === 0 ? [] : StoredOverview.findAll({ where: { callId: calls.map((c) => c.id) }, ...PLAIN });
 }

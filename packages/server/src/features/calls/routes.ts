@@ -9,6 +9,10 @@ export function callRoutes(log: Calls): Router {
   serve(router, calls.watch, () => log.watch());
   serve(router, calls.read, ({ params }) => log.read(params.id));
   serve(router, calls.events, ({ params, query }) => log.events(params.id, Number(query.after ?? '0')));
+  serve(router, calls.look, async ({ params }, { person }) => {
+    await log.look(params.id, person);
+    return undefined;
+  });
   serve(router, calls.send, ({ params, body }, { person }) => log.send(params.id, body.events, person));
   return router;
 }

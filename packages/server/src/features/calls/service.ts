@@ -13,10 +13,21 @@ import { pageOf } from '../../http/page';
 import { Problem } from '../../http/problem';
 import { machinesWith, machineWith, shown } from '../machines/repository';
 import type { Profiles } from '../profiles/service';
+import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
 import { appendToLog, type Verdict } from './log';
 import type { Call } from './model';
-import { asEvent, callWith, eventsAfter, listCalls, type Listed, watchedCalls } from './repository';
+import {
+  asEvent,
+  authorityBeside,
+  callWith,
+  eventsAfter,
+  listCalls,
+  type Listed,
+  lookersOf,
+  noteLooker,
+  watchedCalls,
+} from './repository';
 
 /** How many entries one answer holds. */
 const PAGE = 500;
@@ -59,10 +70,20 @@ export class Calls {
   }
 
   /** What a call took after an entry. */
-  async events(id: string, after: number): Promise<{ entries: NumberedEvent[]; last: number }> {
-    const { rows, last } = await eventsAfter(id, after, PAGE);
+  async events(id: string, after: number): Promise<Replied<typeof calls.events>> {
+    const [{ rows, last }, looking] = await Promise.all([eventsAfter(id, after, PAGE), lookersOf(id)]);
     if (last === 0) await known(id);
-    return { entries: rows.map((row) => ({ number: row.number, event: asEvent(row) })), last };
+    const entries = rows.map((row): NumberedEvent => {
+      const as = authorityBeside(row);
+      return { number: row.number, event: asEvent(row), ...(as && { as }) };
+    });
+    return { entries, last, looking };
+  }
+
+  /** Somebody looks at a call. */
+  async look(id: string, person: Person): Promise<void> {
+    await known(id);
+    await noteLooker(id, person.id);
   }
 
   /**
@@ -84,6 +105,7 @@ export class Calls {
           return refusal && sayRefusal(refusal);
         },
         head: (opening) => headOf(id, opening, person),
+        authority: authorityOf(person),
       },
     );
     return taken([...[...refused].map(([event, reason]) => ({ id: event.id, refused: reason })), ...verdicts]);

@@ -1,7 +1,7 @@
 import { literal } from 'sequelize';
 import type { Build } from '@zetalysis/core/profile';
 import { buildEntry } from '@zetalysis/core/visit';
-import type { Contact, Machine as ShownMachine, NewMachine, Wires } from '@zetalysis/contract';
+import type { Contact, Machine as ShownMachine, MachineCorrection, NewMachine, Wires } from '@zetalysis/contract';
 import { fullText } from '../../db/search';
 import { Machine, StoredContact } from './model';
 
@@ -58,8 +58,10 @@ export const machinesWith = (ids: readonly string[]): Promise<Machine[]> =>
 
 export const addMachine = (machine: NewMachine & { readonly id: string }): Promise<Machine> => Machine.create(machine);
 
-export const changeMachine = (machine: Machine, change: { wires: Wires } | { build: Build }): Promise<Machine> =>
-  machine.update(change);
+export const changeMachine = (
+  machine: Machine,
+  change: { wires: Wires } | { build: Build } | MachineCorrection,
+): Promise<Machine> => machine.update(change);
 
 /** Whose machine it is; nothing written down is nobody. */
 export async function contactOf(machineId: string): Promise<Contact> {

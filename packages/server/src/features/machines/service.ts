@@ -1,5 +1,16 @@
 import { v7 } from 'uuid';
-import type { Contact, Machine as ShownMachine, machines, NewMachine, Replied, Sent, Wires } from '@zetalysis/contract';
+import { RESETS_COUNT_FOR } from '@zetalysis/core/rules';
+import { overviewsOfMachine } from '../calls/repository';
+import type {
+  Contact,
+  Machine as ShownMachine,
+  MachineCorrection,
+  machines,
+  NewMachine,
+  Replied,
+  Sent,
+  Wires,
+} from '@zetalysis/contract';
 import type { Build } from '@zetalysis/core/profile';
 import { pageOf } from '../../http/page';
 import { Problem } from '../../http/problem';
@@ -25,6 +36,21 @@ export class Machines {
   async add(machine: NewMachine): Promise<ShownMachine> {
     await this.profiles.checkBuild(machine.profile, machine.build);
     return shown(await addMachine({ ...machine, id: v7() }));
+  }
+
+  /** Corrects the register; calls keep what they were opened with. */
+  async correct(id: string, correction: MachineCorrection): Promise<ShownMachine> {
+    return shown(await changeMachine(await this.known(id), correction));
+  }
+
+  /** Resets that nobody found a cause for, of the calls on this machine in the last thirty days. */
+  async resets(id: string): Promise<Replied<typeof machines.resets>> {
+    const { id: machine } = await this.known(id);
+    const since = Date.now() - RESETS_COUNT_FOR;
+    return (await overviewsOfMachine(machine))
+      .flatMap(({ body }) => body.resets)
+      .filter(({ at }) => at >= since)
+      .map((p) => ({ ...p, at: new Date(p.at).toISOString() }));
   }
 
   async nameWires(id: string, wires: Wires): Promise<ShownMachine> {

@@ -1,4 +1,5 @@
 import { type Build, type Identity, loadProfile, ProblemError, formatProblem, variantsOf, withVariant } from '@zetalysis/core/profile';
+import type { Family } from '@zetalysis/core/rules';
 import { checkProfile } from '@zetalysis/core/simulation';
 
 /** Every variant is run once, healthy, before a profile from outside is taken in; more than these would take too long. */
@@ -10,6 +11,7 @@ export interface Description {
   readonly version: string;
   readonly title: string;
   readonly summary: string;
+  readonly family?: Family;
   readonly identity: Identity;
   readonly variants: readonly { readonly id: string; readonly title: string; readonly identity: Identity }[];
 }
@@ -59,6 +61,6 @@ function soundIn(source: string, build: Build): void {
 }
 
 function describe(source: string): Description {
-  const { id, title, summary, version, identity } = loadProfile(source, FILE);
-  return { id, title, summary, version, identity, variants: variantsOf(source, FILE) };
+  const { id, title, summary, version, family, identity } = loadProfile(source, FILE);
+  return { id, title, summary, version, ...(family && { family }), identity, variants: variantsOf(source, FILE) };
 }

@@ -17,6 +17,8 @@ export class Person extends Model<InferAttributes<Person>, InferCreationAttribut
   declare name: string;
   declare fullName: string;
   declare role: Role;
+  /** See `grantsFrom`. */
+  declare grants: CreationOptional<string>;
   declare units: UnitSystem;
   declare passwordHash: string;
 }
@@ -45,6 +47,7 @@ export function definePeople(sequelize: Sequelize): void {
       name: textColumn(personFields.name),
       fullName: textColumn(personFields.fullName),
       role: DataTypes.STRING(20),
+      grants: { type: DataTypes.STRING(120), defaultValue: '' },
       units: DataTypes.STRING(2),
       passwordHash: DataTypes.STRING(255),
     },

@@ -6,6 +6,11 @@ export const personNamed = (name: string): Promise<Person | null> => Person.find
 
 export const personWith = (id: string): Promise<Person | null> => Person.findByPk(id);
 
+export const everybody = (): Promise<Person[]> => Person.findAll({ order: ['name'] });
+
+export const changeGrants = async ({ id }: Person, grants: string): Promise<void> =>
+  void (await Person.update({ grants }, { where: { id } }));
+
 export const changeHash = async ({ id }: Person, passwordHash: string): Promise<void> =>
   void (await Person.update({ passwordHash }, { where: { id } }));
 

@@ -1,11 +1,19 @@
 import type { ListedSession, Me } from '@zetalysis/contract';
 import { Problem } from '../../http/problem';
+import { grantsFrom } from './authority';
 import type { Person } from './model';
 import { checkPassword, hashPassword } from './password';
 import { changeHash, endOthers, endSession, personNamed, purgeSessions, sessionsOf } from './repository';
 
 /** What others may know of a person. */
-export const shown = ({ id, name, fullName, role, units }: Person): Me => ({ id, name, fullName, role, units });
+export const shown = ({ id, name, fullName, role, grants, units }: Person): Me => ({
+  id,
+  name,
+  fullName,
+  role,
+  grants: grantsFrom(grants),
+  units,
+});
 
 /** Whoever has this name and password. Throws a Problem when they do not fit; both wrong answers take as long. */
 export async function signIn(name: string, password: string): Promise<Person> {

@@ -1,7 +1,7 @@
 import type { CallView, TestView } from '@zetalysis/core/presentation';
 import { answered } from '@zetalysis/core/question';
 import type { Dimension } from '@zetalysis/core/units';
-import { type EventBody, type LedgerLine, setupEntry } from '@zetalysis/core/visit';
+import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Choices } from '../../kit/Choices';
 import { ReadingField } from '../../kit/ReadingField';
@@ -11,17 +11,15 @@ import { useReading } from './use-reading';
 interface Props {
   readonly test: TestView;
   readonly view: CallView;
-  /** What can be gone round on this appliance. */
-  readonly safeties: readonly LedgerLine[];
   readonly onEvents: (bodies: readonly EventBody[]) => void;
 }
 
 /** The answer of a test: a tap on what was seen, or what an instrument showed. */
-export function Answer({ test, view, safeties, onEvents }: Props) {
+export function Answer({ test, view, onEvents }: Props) {
   const { answer } = test;
   // What was unplugged or bypassed for the test is put back after its answer.
   const send = (body: EventBody): void =>
-    onEvents(test.setup ? [setupEntry(test.setup, safeties), body, setupEntry(view.setup, safeties)] : [body]);
+    onEvents(test.setup ? [setupEntry(test.setup), body, setupEntry(view.setup)] : [body]);
   const reading = useReading((text) => answered<EventBody>(answer, text), send);
   if (answer.kind === 'choice')
     return (
@@ -31,6 +29,9 @@ export function Answer({ test, view, safeties, onEvents }: Props) {
             {o.title}
           </Button>
         ))}
+        {test.unclear.length > 0 && (
+          <Button onClick={() => onEvents(test.unclear.map((m) => ({ type: 'fact', ...m })))}>Cannot tell</Button>
+        )}
       </Choices>
     );
   return (

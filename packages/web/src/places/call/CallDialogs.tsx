@@ -11,8 +11,10 @@ const RecordBreak = lazy(() => import('./RecordBreak'));
 const Triage = lazy(() => import('./Triage'));
 const KeysHelp = lazy(() => import('./KeysHelp'));
 const StandardDialog = lazy(() => import('./StandardDialog'));
+const SayWhatIs = lazy(() => import('./rules/SayWhatIs'));
+const EndCall = lazy(() => import('./rules/EndCall'));
 
-export type DialogName = 'record' | 'triage' | 'standard' | 'keys';
+export type DialogName = 'record' | 'triage' | 'standard' | 'keys' | 'danger' | 'end';
 
 interface Props {
   readonly open: DialogName | undefined;
@@ -44,6 +46,10 @@ function Opened({ open, log, engine, drawing, view, standard, onStandard, onBody
       return <Triage drawing={drawing} view={view} tests={engine.tests} onBody={onBody} onClose={onClose} />;
     case 'standard':
       return <StandardDialog standard={standard} onChange={onStandard} onClose={onClose} />;
+    case 'danger':
+      return <SayWhatIs onBody={onBody} onClose={onClose} />;
+    case 'end':
+      return <EndCall onBody={onBody} onClose={onClose} />;
     case 'keys':
       return <KeysHelp onClose={onClose} />;
     case undefined:

@@ -1,19 +1,40 @@
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import type { Machine } from '@zetalysis/contract';
 import { Button } from '../../kit/Button';
 import styles from './CallHead.module.css';
 
 interface Props {
   readonly drawing: Drawing;
   readonly view: CallView;
+  readonly machine: Machine | undefined;
+  /** Who looks on, by their full names. */
+  readonly looking: readonly string[];
+  /** Shows the call to the leads, or no more; nothing for who looks on. */
+  readonly onShow: ((on: boolean) => void) | undefined;
   readonly onTriage: () => void;
 }
 
 /** Which machine it is, and what the customer says. */
-export const CallHead = ({ drawing, view, onTriage }: Props) => (
+export const CallHead = ({ drawing, view, machine, looking, onShow, onTriage }: Props) => (
   <div className={styles.head}>
-    <h1>{drawing.title}</h1>
+    <h1>{machine?.label ?? drawing.title}</h1>
+    {machine && (
+      <span data-machine>
+        {machine.site} · {drawing.title}
+        {machine.make !== '' && ` · ${machine.make} ${machine.modelName}`}
+      </span>
+    )}
     <q>{view.complaint}</q>
     {view.untouched && !view.closed && <Button onClick={onTriage}>Before the visit</Button>}
+    {onShow && !view.closed && (
+      <Button aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>
+        {view.shown
+          ? looking.length > 0
+            ? `${looking.join(' and ')} looks on`
+            : 'Shown to a lead'
+          : 'Show it to a lead'}
+      </Button>
+    )}
     {view.pinnedVersion !== drawing.version && (
       <span className="notice">
         Opened with profile {view.pinnedVersion}; shown with {drawing.version}.

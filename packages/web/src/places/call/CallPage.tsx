@@ -2,8 +2,8 @@ import type { InputRef } from 'antd';
 import { useCallback, useRef, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
-import type { EventBody } from '@zetalysis/core/visit';
-import type { Wires } from '@zetalysis/contract';
+import { type EventBody, withMeaning } from '@zetalysis/core/visit';
+import type { Machine, Wires } from '@zetalysis/contract';
 import type { StepAnswer } from '../../diagrams/Bead';
 import { Cord } from '../../diagrams/Cord';
 import type { EngineState } from '../../engine/use-engine';
@@ -17,10 +17,13 @@ import { Circuit } from './Circuit';
 import { Ending } from './Ending';
 import { Evidence } from './Evidence';
 import { NextTest } from './NextTest';
-import { Standstill } from './Standstill';
 import { StatusStrip } from './StatusStrip';
 import { Stopwatch } from './Stopwatch';
 import { Suspects } from './Suspects';
+import { Claims } from './rules/Claims';
+import { LedgerBar } from './rules/LedgerBar';
+import { LookOn, useLooking } from './rules/LookOn';
+import { StopScreen } from './rules/StopScreen';
 import { useKeys } from './use-keys';
 import { Work } from './Work';
 
@@ -31,6 +34,9 @@ interface Props {
   readonly drawing: Drawing;
   readonly view: CallView;
   readonly wires: Wires;
+  readonly machine: Machine | undefined;
+  /** Whoever is signed in looks on; somebody else works. */
+  readonly looksOn: boolean;
   /** The step that was chosen; nothing leaves it to the engine. */
   readonly phase: string | undefined;
   readonly onPhase: (phase: string) => void;
@@ -42,14 +48,20 @@ interface Props {
 
 /** What is known of a call on one screen, and everything that can be entered into it. */
 export function CallPage(props: Props) {
-  const { id, log, engine, drawing, view, wires, phase, onPhase, whatIf, onWhatIf } = props;
+  const { id, log, engine, drawing, view, wires, machine, looksOn, phase, onPhase, whatIf, onWhatIf } = props;
+  useLooking(id, looksOn && !view.closed);
   const [probes, setProbes] = useState<readonly string[]>([]);
   const [dialog, setDialog] = useState<DialogName>();
   /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
   const [attempt, setAttempt] = useState<number>();
   const entry = useRef<InputRef>(null);
   const { append } = log;
-  const note = useCallback((body: EventBody) => void append(body), [append]);
+  const { meanings } = drawing;
+  const { actions } = view.setup;
+  const note = useCallback(
+    (body: EventBody) => void append(withMeaning(meanings, body, actions)),
+    [append, meanings, actions],
+  );
   const noteAll = useCallback((bodies: readonly EventBody[]) => bodies.forEach(note), [note]);
   const answer = (p: string, a: StepAnswer): void =>
     note({ type: 'seen', phase: p, answer: a, ...(attempt === undefined ? {} : { try: attempt }) });
@@ -60,21 +72,28 @@ export function CallPage(props: Props) {
   useKeys({ view, drawing, chosen: phase, setPhase: onPhase, answer, takeBackNewest, setDialog, setProbes, entry });
   return (
     <main className={styles.call} data-fills-screen>
-      <CallHead drawing={drawing} view={view} onTriage={() => setDialog('triage')} />
-      <StatusStrip drawing={drawing} view={view} onBody={note} />
+      <CallHead
+        drawing={drawing}
+        view={view}
+        machine={machine}
+        looking={log.looking}
+        onShow={looksOn ? undefined : (on) => note({ type: 'shown', on })}
+        onTriage={() => setDialog('triage')}
+      />
+      <StatusStrip drawing={drawing} view={view} onBody={note} onDanger={() => setDialog('danger')} />
+      <LedgerBar setup={view.setup} closed={view.closed} onBody={note} />
       {log.notKept !== undefined && <Notice kind="danger">{log.notKept}</Notice>}
       {log.overview.state === 'late' && <LateEntry count={log.overview.late} />}
-      {view.danger !== undefined && (
-        <Standstill words={view.danger} onOver={() => note({ type: 'danger-over', words: 'declared safe' })} />
-      )}
+      <StopScreen setup={view.setup} onBodies={noteAll} />
       {view.whatIf !== undefined && <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />}
       <div className={styles.areas}>
         <div className={styles.right}>
+          <Claims onBody={note} />
+          <LookOn view={view} tests={engine.tests} looking={log.looking} looksOn={looksOn} onBody={note} />
           <div className={styles.test}>
             <NextTest
               tests={engine.tests}
               view={view}
-              safeties={drawing.safeties}
               thinking={engine.thinking}
               wires={wires}
               onEvents={noteAll}
@@ -89,7 +108,8 @@ export function CallPage(props: Props) {
               view={view}
               late={log.overview.state === 'late'}
               onRecord={() => setDialog('record')}
-              onClose={() => note({ type: 'closed', words: '' })}
+              onClose={() => setDialog('end')}
+              onCloseAgain={() => note({ type: 'closed', words: '' })}
               onReopen={(words) => note({ type: 'reopened', words })}
             >
               <Work call={id} drawing={drawing} view={view} onBody={note} />

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Me } from '@zetalysis/contract';
 import { useMachine } from '../../api/queries';
@@ -9,6 +9,7 @@ import { Waiting } from '../../kit/Waiting';
 import { useCall } from '../../store/use-call';
 import { useStandard } from '../../theme/use-standard';
 import { CallPage } from './CallPage';
+import { RulesProvider } from './rules/use-rules';
 
 /** One call: sequence, circuit, next test, suspects, evidence. */
 export function CallPlace({ me }: { me: Me }) {
@@ -21,12 +22,14 @@ export function CallPlace({ me }: { me: Me }) {
 }
 
 function OneCall({ id, me }: { id: string; me: Me }) {
-  const log = useCall(id, me.name);
+  const log = useCall(id, me);
+  const { role, grants } = me;
+  const person = useMemo(() => ({ role, grants }), [role, grants]);
   const [phase, setPhase] = useState<string>();
   const [standard, setStandard] = useStandard();
   /** The suspect whose world is looked at, by hypothesis. */
   const [whatIf, setWhatIf] = useState<string>();
-  const engine = useEngine(log.events, { units: me.units, role: me.role, phase, standard, whatIf });
+  const engine = useEngine(log.events, { units: me.units, person, phase, standard, whatIf });
   const opened = log.events?.find((e) => e.body.type === 'opened')?.body;
   const machine = useMachine(opened?.type === 'opened' ? opened.machine : undefined);
   const { drawing, view } = engine;
@@ -50,20 +53,25 @@ function OneCall({ id, me }: { id: string; me: Me }) {
       </Failure>
     );
   if (!drawing || !view) return <Waiting>{log.events ? 'Starting the engine…' : 'Reading the call…'}</Waiting>;
+  // A lead looks on at a call that somebody else opened.
   return (
-    <CallPage
-      id={id}
-      log={log}
-      engine={engine}
-      drawing={drawing}
-      view={view}
-      wires={machine.data?.wires ?? {}}
-      phase={phase}
-      onPhase={setPhase}
-      whatIf={whatIf}
-      onWhatIf={setWhatIf}
-      standard={standard}
-      onStandard={setStandard}
-    />
+    <RulesProvider arrived={log.arrived} meanings={drawing.meanings} person={person} name={me.name}>
+      <CallPage
+        id={id}
+        log={log}
+        machine={machine.data}
+        looksOn={me.role === 'lead' && log.events?.[0]?.person !== me.name}
+        engine={engine}
+        drawing={drawing}
+        view={view}
+        wires={machine.data?.wires ?? {}}
+        phase={phase}
+        onPhase={setPhase}
+        whatIf={whatIf}
+        onWhatIf={setWhatIf}
+        standard={standard}
+        onStandard={setStandard}
+      />
+    </RulesProvider>
   );
 }

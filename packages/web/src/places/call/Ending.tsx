@@ -10,34 +10,26 @@ interface Props {
   readonly late: boolean;
   readonly onRecord: () => void;
   readonly onClose: () => void;
+  /** What came late was read: it is as closed as before. */
+  readonly onCloseAgain: () => void;
   readonly onReopen: (words: string) => void;
   readonly children: ReactNode;
 }
 
 /** How a call ends: the break is recorded, what was done is noted, the call is closed when nothing stands against it. */
-export function Ending({ view, late, onRecord, onClose, onReopen, children }: Props) {
-  const [asked, setAsked] = useState(false);
+export function Ending({ view, late, onRecord, onClose, onCloseAgain, onReopen, children }: Props) {
   return (
     <section className={styles.ending} aria-label="Record">
       {view.recordWords !== undefined && <p>{view.recordWords}</p>}
       {view.closed ? (
-        <Reopen late={late} onClose={onClose} onReopen={onReopen} />
+        <Reopen late={late} onCloseAgain={onCloseAgain} onReopen={onReopen} />
       ) : (
         <>
           <Button tone={view.standing === 'proved' && !view.record ? 'main' : 'plain'} onClick={onRecord}>
             {view.record ? 'Correct the record' : 'Record the break'}
           </Button>{' '}
-          {view.record && (
-            <Button onClick={() => (view.obstacles.length === 0 ? onClose() : setAsked(true))}>Close the call</Button>
-          )}
+          <Button onClick={onClose}>Close the call</Button>
           {children}
-          {asked && view.obstacles.length > 0 && (
-            <ul role="alert" className="problem">
-              {view.obstacles.map((o) => (
-                <li key={o}>{o}</li>
-              ))}
-            </ul>
-          )}
         </>
       )}
     </section>
@@ -45,7 +37,7 @@ export function Ending({ view, late, onRecord, onClose, onReopen, children }: Pr
 }
 
 /** A closed call takes no entry but that it is opened again, and why. */
-function Reopen({ late, onClose, onReopen }: Pick<Props, 'late' | 'onClose' | 'onReopen'>) {
+function Reopen({ late, onCloseAgain, onReopen }: Pick<Props, 'late' | 'onCloseAgain' | 'onReopen'>) {
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState<string>();
   const reopen = (e: React.FormEvent): void => {
@@ -59,7 +51,7 @@ function Reopen({ late, onClose, onReopen }: Pick<Props, 'late' | 'onClose' | 'o
       <Button htmlType="submit" tone={late ? 'main' : 'plain'}>
         Open it again
       </Button>
-      {late && <Button onClick={onClose}>It is so: close again</Button>}
+      {late && <Button onClick={onCloseAgain}>It is so: close again</Button>}
     </form>
   );
 }

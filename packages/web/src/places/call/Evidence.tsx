@@ -82,6 +82,12 @@ function Entry({ line }: { line: CallView['log'][number] }) {
           ))}
         </ul>
       )}
+      {line.marks.map((mark) => (
+        <em key={mark} className="problem" data-mark>
+          {' '}
+          {mark}
+        </em>
+      ))}
       {line.problem !== undefined && <em className="problem"> Not used: {line.problem}</em>}
     </span>
   );

@@ -1,40 +1,64 @@
 import { useState, type ReactNode } from 'react';
 import type { CallView, TestView } from '@zetalysis/core/presentation';
-import type { EventBody, LedgerLine } from '@zetalysis/core/visit';
+import { type Need, offer, undoFirst, WHILE_TEMPORARY } from '@zetalysis/core/rules';
+import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import type { Wires } from '@zetalysis/contract';
 import { wireWords } from '../../diagrams/wire-names';
 import { Button } from '../../kit/Button';
 import { Cautions } from '../../kit/Cautions';
 import { Answer } from './Answer';
 import styles from './NextTest.module.css';
+import { NeedFirst } from './rules/NeedFirst';
+import { ProofList } from './rules/ProofList';
+import { type Rules, useRules } from './rules/use-rules';
 
 interface Props {
   readonly tests: readonly TestView[] | undefined;
   readonly view: CallView;
-  /** What can be gone round on this appliance. */
-  readonly safeties: readonly LedgerLine[];
   readonly thinking: boolean;
   readonly wires: Wires;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
   readonly onStandard: () => void;
 }
 
-/** The one test to make now, with one field to answer it. */
-export function NextTest({ tests, view, safeties, thinking, wires, onEvents, onStandard }: Props) {
+/** The one test to make now, with one field to answer it; before it what it needs, and what has to be put back. */
+export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }: Props) {
+  const rules = useRules();
   const [chosen, setChosen] = useState<string>();
-  const picked = tests?.find((t) => t.id === chosen);
-  const test = picked ?? tests?.[0];
+  /** A repair was made, and still somebody wants to test on. */
+  const [testsOn, setTestsOn] = useState(false);
+  const { c } = rules.followed;
+  const wanted = view.pins.findLast((p) => p.test !== undefined && p.answer === undefined)?.test;
+  const offered = tests?.filter((t) => isOffered(t, rules));
+  const picked = offered?.find((t) => t.id === chosen);
+  const test = picked ?? offered?.find((t) => t.id === wanted) ?? offered?.[0];
   if (view.closed) return <Sheet>This call is closed.</Sheet>;
+  if (c.repaired.size > 0 && !testsOn && c.bypasses.length === 0)
+    return (
+      <>
+        <ProofList onBody={(body) => onEvents([body])} />
+        <Button tone="quiet" onClick={() => setTestsOn(true)}>
+          It is not cured: test on
+        </Button>
+      </>
+    );
+  const undo = c.bypasses.length > 0 && !test ? undoFirst(c) : undefined;
+  if (undo)
+    return (
+      <Sheet more={<PutBack undo={undo} view={view} onEvents={onEvents} />}>
+        Now it has told what it can. Nothing else is proposed while it is on.
+      </Sheet>
+    );
   // Whoever doubts what is proved may test on; nobody has to.
-  if (view.standing === 'proved' && !picked)
+  if (view.standing === 'proved' && !picked && c.bypasses.length === 0)
     return (
       <Sheet
         more={
-          tests !== undefined &&
-          tests.length > 0 && (
+          offered !== undefined &&
+          offered.length > 0 && (
             <p className={styles.decline}>
               <span className="fine">In doubt, test on:</span>
-              <Others tests={tests} onChoose={setChosen} />
+              <Others tests={offered} onChoose={setChosen} />
             </p>
           )
         }
@@ -44,12 +68,15 @@ export function NextTest({ tests, view, safeties, thinking, wires, onEvents, onS
     );
   if (!test)
     return (
-      <Sheet busy={thinking}>
+      <Sheet busy={thinking} more={!thinking && <NothingMore view={view} onEvents={onEvents} />}>
         {tests === undefined || thinking
           ? 'Working out the next test…'
-          : 'No further test of the model tells the suspects apart. Record what you found, as suspected.'}
+          : view.setup.power
+            ? 'No further test of the model tells the suspects apart. Record what you found, as suspected.'
+            : 'With the power off, nothing more can be told.'}
       </Sheet>
     );
+  const first = firstNeed(test, rules);
   return (
     <Sheet
       busy={thinking}
@@ -57,14 +84,29 @@ export function NextTest({ tests, view, safeties, thinking, wires, onEvents, onS
       more={
         <>
           <Before test={test} wires={wires} />
-          <Answer key={test.id} test={test} view={view} safeties={safeties} onEvents={onEvents} />
+          {first ? (
+            <NeedFirst
+              key={`${test.id} ${first.id}`}
+              need={first}
+              of={test.wanted.of}
+              setup={view.setup}
+              onEvents={onEvents}
+              onDecline={(why) => onEvents(declined(test, first, why))}
+            />
+          ) : test.ledger && test.setup ? (
+            <Button tone="main" onClick={() => onEvents([setupEntry(test.setup!)])}>
+              It is on: watch
+            </Button>
+          ) : (
+            <Answer key={test.id} test={test} view={view} onEvents={onEvents} />
+          )}
           <Means test={test} />
           <p className={`fine ${styles.worth}`}>
             {worth(test)}
-            {test !== tests![0] && ` The first choice: ${worth(tests![0]!).toLowerCase()}`}
+            {test !== offered![0] && ` The first choice: ${worth(offered![0]!).toLowerCase()}`}
           </p>
           <Instead
-            others={tests!.filter((t, i) => i < 3 && t.id !== test.id)}
+            others={offered!.filter((t, i) => i < 3 && t.id !== test.id)}
             onDecline={(why) => onEvents([{ type: 'declined', test: test.id, why }])}
             onStandard={onStandard}
             onChoose={setChosen}
@@ -76,6 +118,64 @@ export function NextTest({ tests, view, safeties, thinking, wires, onEvents, onS
     </Sheet>
   );
 }
+
+/** A test is offered unless the rules hold it back, or somebody cannot do what it needs. */
+function isOffered(test: TestView, { followed, person }: Rules): boolean {
+  const { c } = followed;
+  const o = offer(test.wanted, followed, person);
+  return o.offered && !o.first.some((need) => c.needs.get(keyOf(need, test))?.declined === 'cannot');
+}
+
+/** What has to be met first; nothing while the bypass that was made for it is on. */
+function firstNeed(test: TestView, { followed, person }: Rules): Need | undefined {
+  const o = offer(test.wanted, followed, person);
+  return o.offered ? o.first[0] : undefined;
+}
+
+const keyOf = (need: Need, { wanted }: TestView): string =>
+  wanted.of !== undefined && (need.id === 'isolated' || need.id === 'watch') ? `${need.id} ${wanted.of}` : need.id;
+
+/** A need that cannot be met leaves the best test that does not need it; one that somebody will not, withdraws the test. */
+function declined(test: TestView, need: Need, answer: 'cannot' | 'wont'): EventBody[] {
+  const of = keyOf(need, test) === need.id ? {} : { of: test.wanted.of! };
+  const said: EventBody = { type: 'need', need: need.id, ...of, answer };
+  return answer === 'cannot' ? [said] : [said, { type: 'declined', test: test.id, why: 'will-not' }];
+}
+
+/** Takes off or puts back what has told what it can. */
+function PutBack({
+  undo,
+  view,
+  onEvents,
+}: Pick<Props, 'view' | 'onEvents'> & { readonly undo: NonNullable<ReturnType<typeof undoFirst>> }) {
+  const but = (list: readonly string[]): string[] => list.filter((other) => other !== undo.id);
+  const { setup } = view;
+  return (
+    <Button
+      tone="main"
+      onClick={() =>
+        onEvents([
+          setupEntry({
+            ...setup,
+            bypassed: but(setup.bypassed),
+            unplugged: but(setup.unplugged),
+            actions: but(setup.actions),
+          }),
+        ])
+      }
+    >
+      {undo.kind === 'bypass' ? 'Take the bypass off' : WHILE_TEMPORARY[undo.kind].undo}
+    </Button>
+  );
+}
+
+/** With the power off the dead tests are over: what is left is live. */
+const NothingMore = ({ view, onEvents }: Pick<Props, 'view' | 'onEvents'>) =>
+  view.setup.power ? null : (
+    <Button tone="main" onClick={() => onEvents([setupEntry({ ...view.setup, power: true })])}>
+      Switch the power on
+    </Button>
+  );
 
 /** The raised sheet that the test stands on. */
 function Sheet({
@@ -112,7 +212,7 @@ function Before({ test, wires }: { test: TestView; wires: Wires }) {
       {test.proves !== undefined && <p className={styles.proves}>{test.proves}</p>}
       {test.ledger && (
         <p className={styles.ledger}>
-          This goes round a safety: it is written into the bypass ledger when you answer, and taken out again.
+          This goes round a safety. It stands in the ledger with your name and a clock until you take it off.
         </p>
       )}
       {test.cautions.length > 0 && (

@@ -18,6 +18,7 @@ import { Waiting } from '../../kit/Waiting';
 import { local } from '../../store/local';
 import { useNow } from '../../kit/use-now';
 import styles from './Today.module.css';
+import { Leads } from './Leads';
 import { Watch } from './Watch';
 
 const day = new Intl.DateTimeFormat('en', {
@@ -62,6 +63,7 @@ export default function Today({ me }: { me: Me }) {
       {watch.data?.map((c) => (
         <Watch key={c.id} call={c} now={now} />
       ))}
+      {watch.data && <Leads calls={watch.data} me={me} />}
       <h2>Open</h2>
       {open.isPending && waiting.length === 0 && <Waiting>Reading the calls…</Waiting>}
       {open.data?.total === 0 && waiting.length === 0 && <Empty>No open calls.</Empty>}

@@ -1,34 +1,46 @@
 import { Link } from 'react-router';
 import type { CallSummary } from '@zetalysis/contract';
-import { clockOffset } from '../../api/server-clock';
+import { shopTime } from '../../api/server-clock';
 import { Notice } from '../../kit/Notice';
 
-const DANGER = { gas: 'Strong smell of gas', co: 'CO alarm or high CO', fire: 'Fire or scorching' } as const;
 const time = new Intl.DateTimeFormat('en', { weekday: 'short', hour: '2-digit', minute: '2-digit', hour12: false });
+const at = (moment: string): string => time.format(new Date(moment));
 
-/** Something on a call that must not be forgotten: a danger, a bypass with its clock, an entry that came after the closing. */
+const GRADES = { out: 'Everybody out', off: 'It stays off', hold: 'Hold' } as const;
+
+/** What must not be forgotten on a call: a stop, a bypass with its clock, an entry that came after the closing. */
 export function Watch({ call, now }: { call: CallSummary; now: number }) {
   const { overview } = call;
-  const shopTime = now - (clockOffset() ?? 0);
+  const shopNow = shopTime(now);
+  const overdue = overview.bypasses.filter((b) => shopNow > Date.parse(b.until));
   return (
     <>
-      {overview.danger !== null && (
-        <Notice kind="danger">
-          {DANGER[overview.danger]} at <Where call={call} />. Not declared over.
+      {overview.stops.map((s) => (
+        <Notice
+          key={s.id}
+          kind="danger"
+          more={
+            <>
+              {GRADES[s.grade]}. {s.person}, since {at(s.since)}.{' '}
+              {s.order !== null && <>Not answered yet: {s.order} </>}
+              {s.unable.length > 0 && <strong>Could not: {s.unable.join(' ')} </strong>}
+              Ended by: {s.endedBy}.{overview.ending === 'left-off' && ' Off and tagged.'}
+            </>
+          }
+        >
+          {s.title} at <Where call={call} />
         </Notice>
-      )}
+      ))}
       {overview.bypasses.map((b) => (
         <Notice
           key={b.id}
           kind="danger"
-          more={`Placed by ${b.person} ${time.format(new Date(b.since))}; ${
-            shopTime > Date.parse(b.until)
-              ? `it had to be off ${time.format(new Date(b.until))}`
-              : `it has to be off by ${time.format(new Date(b.until))}`
+          more={`Placed by ${b.person} ${at(b.since)}; ${
+            overdue.includes(b) ? `it had to be off ${at(b.until)}` : `it has to be off by ${at(b.until)}`
           }.`}
         >
-          {shopTime > Date.parse(b.until) ? 'Bypass past its limit' : 'Bypass in place'}: {b.title} at{' '}
-          <Where call={call} />. Take it off.
+          {overdue.includes(b) ? 'Bypass past its limit' : 'Bypass in place'}: {b.title} at <Where call={call} />. Take
+          it off.
         </Notice>
       ))}
       {overview.state === 'late' && (
@@ -40,6 +52,6 @@ export function Watch({ call, now }: { call: CallSummary; now: number }) {
   );
 }
 
-const Where = ({ call }: { call: CallSummary }) => (
+export const Where = ({ call }: { call: CallSummary }) => (
   <Link to={`/calls/${call.id}`}>{call.machine?.label ?? 'a machine'}</Link>
 );

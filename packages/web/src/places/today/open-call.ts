@@ -3,6 +3,7 @@ import type { Build } from '@zetalysis/core/profile';
 import { buildEntry } from '@zetalysis/core/visit';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
 import { v7 } from 'uuid';
+import { http } from '../../api/http';
 import { newEntry } from '../../store/entry';
 import { local } from '../../store/local';
 
@@ -14,13 +15,23 @@ interface Opening {
   readonly complaint: string;
 }
 
+/** Resets that nobody found a cause for on this machine; while the server is away nobody knows of any. */
+async function pressedBefore(machine: string) {
+  try {
+    return await http('GET /machines/:id/resets', { params: { id: machine } });
+  } catch {
+    return [];
+  }
+}
+
 /** Opens a call: its first entry pins what it is read with. Returns the id of the call; throws when this device cannot keep it. */
 export async function openCall(me: Me, { machine, profile, build, complaint }: Opening): Promise<string> {
   const call = v7();
   await local.append(
     newEntry(call, me.name, 1, {
       type: 'opened',
-      ...(machine === undefined ? {} : { machine }),
+      ...(machine === undefined ? {} : { machine, before: await pressedBefore(machine) }),
+      ...(profile.family !== undefined && { family: profile.family }),
       complaint: complaint.trim(),
       profile: profile.id,
       profileVersion: profile.version,

@@ -1,0 +1,57 @@
+import {
+  type Family,
+  factWith,
+  type FactValue,
+  type Mark,
+  METER_AFTER,
+  needOf,
+  needSentence,
+  NEED_IDS,
+  stopWith,
+} from '../rules';
+import type { EventBody } from '../visit';
+
+/** A fact as it was answered. */
+export function factWords(id: string, value: FactValue): string {
+  const fact = factWith(id);
+  if (!fact) return `${id}: ${value}`;
+  if ('unit' in fact.is) return `${fact.ask} ${value} ${fact.is.unit}`;
+  return `${fact.ask} ${fact.is.find((a) => a.id === value)?.title ?? value}`;
+}
+
+export const needTitle = (id: string, family: Family | undefined): string =>
+  NEED_IDS.includes(id) ? needSentence(needOf(id), family) : id;
+
+export const NEED_ANSWERS = { met: 'Done', cannot: 'Cannot', wont: 'Will not', over: 'Over' } as const;
+
+export const LOOSE_WORDS = {
+  lead: 'Lead lifted',
+  'part-out': 'Part out',
+  joint: 'Joint open',
+  panel: 'Panel off',
+} as const;
+
+/** An order of a stop with what became of it. */
+export function orderWords({ stop, order, answer, words = '' }: Extract<EventBody, { type: 'stop-order' }>): string {
+  const sentence = stopWith(stop)?.orders.find((o) => o.id === order)?.sentence ?? order;
+  const more = words === '' ? '' : `: ${words}`;
+  return answer === 'done' ? `${sentence} Done${more}` : `${sentence} Cannot${more}`;
+}
+
+/** What somebody has to see about an entry. */
+export function sayMark(mark: Mark, family: Family | undefined): string {
+  switch (mark.mark) {
+    case 'without-right':
+      return 'made without the right to';
+    case 'forbidden':
+      return 'against the rules';
+    case 'late':
+      return 'entered late';
+    case 'too-early':
+      return 'does not close the call: something it asks for was open';
+    case 'without-need':
+      return mark.need === METER_AFTER
+        ? 'proves nothing: prove the meter again on a live source within five minutes'
+        : `proves nothing without: ${needTitle(mark.need, family)} Read it again after that.`;
+  }
+}

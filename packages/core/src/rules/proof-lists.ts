@@ -1,0 +1,320 @@
+import { appliesTo, C, D, type Family, F, H, HP, MF, MW, PH, S, SW } from './family';
+
+/** One line of the proof of a repair. */
+export interface ProofLine {
+  readonly id: string;
+  /** What is to be done. */
+  readonly do: string;
+  /** What has to come out. */
+  readonly limit: string;
+  /** The number that has to be typed, and between what. */
+  readonly number?: { readonly unit: string; readonly least?: number; readonly most?: number };
+  /** Only a lead may say that it does not apply (●). */
+  readonly dot?: true;
+  readonly families?: readonly Family[];
+  /** Met by the state of the call alone. */
+  readonly by?: 'temporary-undone';
+}
+
+/** Lines that belong together: what was touched, or what is always so. */
+export interface ProofList {
+  readonly id: string;
+  readonly title: string;
+  readonly lines: readonly ProofLine[];
+}
+
+const line = (id: string, what: string, limit: string, more: Partial<ProofLine> = {}): ProofLine => ({
+  id,
+  do: what,
+  limit,
+  ...more,
+});
+const dot = { dot: true } as const;
+
+/** What runs in every family. */
+const RUN: ProofList = {
+  id: 'run',
+  title: 'The run of this family',
+  lines: [
+    line('run-furnace', '3 cycles of 10 minutes', 'rise within plate', { families: [...F, ...MF] }),
+    line('run-mobile', 'All other burners on', 'it goes on running', { families: MF }),
+    line('run-steam', '1 cycle to cut-out and back, water steady; 2 starts', 'it runs', { families: S }),
+    line('run-hydronic', '3 starts, aquastat off once', '12–15 psi cold', { families: H }),
+    line('run-combi', '3 heating, 3 tap', '15–25 psi; CO2 by book', { families: C }),
+    line('run-heater', '3 lights; one heat to thermostat off', 'it goes off by itself', { families: [...SW, ...MW] }),
+    line('run-pool', '30 minutes, 2 restarts', 'it runs', { families: PH }),
+    line('run-heat-pump', '2 starts, delay sat out, 20 minutes', 'it runs', { families: HP }),
+    line('run-dryer', '3 ignitions, 15 minutes hot', 'it runs', { families: D }),
+  ],
+};
+
+/** What every proof has. */
+const ALWAYS: ProofList = {
+  id: 'always',
+  title: 'Always',
+  lines: [
+    line('condemning', 'Condemning reading again', 'now good'),
+    line('no-smell', 'Smell of gas', 'none', dot),
+    line('room-co', 'CO in the room, all burners on', '≤ 9 ppm', { ...dot, number: { unit: 'ppm', most: 9 } }),
+    line('temporary', 'Temporary things undone, no bypass on', 'nothing is left', { ...dot, by: 'temporary-undone' }),
+    line('panels', 'Panels on, last start with them', 'it starts', dot),
+    line('customer', 'Customer told what to watch', 'told'),
+    line('next-due', 'Next due set', 'set'),
+  ],
+};
+
+/** By what was touched. */
+const TOUCHED: readonly ProofList[] = [
+  {
+    id: 'gas-joint',
+    title: 'Gas joint',
+    lines: [
+      line('joint-soap', 'Soap, past the valve while firing', 'dry 60 s', dot),
+      line('joint-drop', '8 in w.c. for 3 minutes (NFPA 1192 class)', 'no fall', {
+        ...dot,
+        families: [...MF, ...MW],
+      }),
+    ],
+  },
+  {
+    id: 'air-in-pipe',
+    title: 'Air in the pipe',
+    lines: [
+      line('purged', 'Burner’s own tries, at most 4, then 5 minutes; no union opened indoors', 'steady 2 minutes'),
+    ],
+  },
+  {
+    id: 'gas-control',
+    title: 'Gas control, regulator, orifice',
+    lines: [
+      line('inlet', 'Inlet at rest and running, all on', 'plate, else natural gas 5–10.5, propane 10.5–13 in w.c.', {
+        ...dot,
+        number: { unit: 'inwc', least: 5, most: 13 },
+      }),
+      line('manifold', 'Manifold', 'plate, else natural gas 3.2–3.8, propane 9.5–10.5 in w.c.', {
+        ...dot,
+        number: { unit: 'inwc', least: 3.2, most: 10.5 },
+      }),
+      line('let-by', 'Let-by, call off', '0 for 2 minutes', { ...dot, number: { unit: 'inwc', most: 0 } }),
+      line('flue', 'Flue after 10 minutes: air-free CO; O2 by plate', '≤ 100 ppm', {
+        ...dot,
+        number: { unit: 'ppm', most: 100 },
+      }),
+    ],
+  },
+  {
+    id: 'igniter',
+    title: 'Igniter, pilot',
+    lines: [line('starts', '3 starts; gap 1/8 in', 'soft')],
+  },
+  {
+    id: 'flame-sensing',
+    title: 'Flame sensing',
+    lines: [
+      line('signal', 'Signal', '≥ 1 µA', { ...dot, number: { unit: 'uA', least: 1 } }),
+      line(
+        'sense-lifted',
+        'Lift the sense lead while firing (sparking lead: shut the gas)',
+        'valve shuts in time',
+        dot,
+      ),
+    ],
+  },
+  {
+    id: 'thermocouple',
+    title: 'Thermocouple',
+    lines: [
+      line('open-mv', 'Open, pilot on', '≥ 20 mV', { ...dot, number: { unit: 'mV', least: 20 } }),
+      line('loaded-mv', 'Loaded', '≥ 10 mV', { ...dot, number: { unit: 'mV', least: 10 } }),
+      line('blown-out', 'Blow it out', 'shuts ≤ 180 s (60 s: EN 125)', { ...dot, number: { unit: 's', most: 180 } }),
+    ],
+  },
+  {
+    id: 'thermopile',
+    title: 'Thermopile',
+    lines: [
+      line('pile-open', 'Open', '≥ 400 mV', { ...dot, number: { unit: 'mV', least: 400 } }),
+      line('pile-loaded', 'Loaded', '≥ 200 mV', { ...dot, number: { unit: 'mV', least: 200 } }),
+      line('pile-out', 'Blow it out', 'shuts ≤ 180 s (60 s: EN 125)', { ...dot, number: { unit: 's', most: 180 } }),
+    ],
+  },
+  {
+    id: 'furnace-limit',
+    title: 'Furnace limit',
+    lines: [
+      line('limit-opens', 'Air shut off, watched', 'opens ≤ 5 minutes, plate ± 3 K', {
+        ...dot,
+        number: { unit: 'min', most: 5 },
+      }),
+    ],
+  },
+  {
+    id: 'lifted',
+    title: 'Roll-out, spill, one-shot, ECO, thermal switch',
+    lines: [
+      line(
+        'lead-lifted',
+        'Lift a lead while firing (line voltage: off first, then it must not light)',
+        'fire out',
+        dot,
+      ),
+    ],
+  },
+  {
+    id: 'air-proof',
+    title: 'Air proof, vent switch, sail',
+    lines: [line('hose-pulled', 'Pull the hose, slow the blower', 'fire out; draft ≥ 1.1 × make', dot)],
+  },
+  {
+    id: 'condensate',
+    title: 'Condensate switch',
+    lines: [line('water-through', 'Water through; lift a lead', 'drains; stops')],
+  },
+  {
+    id: 'water-limit',
+    title: 'Aquastat, water limit',
+    lines: [line('heated-to', 'Heat to it, thermometer', '± 3 K', dot)],
+  },
+  {
+    id: 'water-flow',
+    title: 'Water, flow switch',
+    lines: [line('pump-stopped', 'Stop the pump', 'fire out ≤ 5 s', { ...dot, number: { unit: 's', most: 5 } })],
+  },
+  {
+    id: 'steam-limit',
+    title: 'Steam limit',
+    lines: [
+      line('steam-to', 'Steam to it, pigtail clear', 'set ± 0.5, ≤ 3 psi', {
+        ...dot,
+        number: { unit: 'psi', most: 3 },
+      }),
+    ],
+  },
+  {
+    id: 'low-water',
+    title: 'Low-water cut-off, each',
+    lines: [
+      line(
+        'drain-test',
+        'Drain test while firing',
+        'out before water leaves the glass; pump starts; reset pushed',
+        dot,
+      ),
+      line(
+        'evaporation',
+        'Chamber opened or new: evaporation test too, attended',
+        'out before water leaves the glass',
+        dot,
+      ),
+    ],
+  },
+  { id: 'feeder', title: 'Feeder', lines: [line('lowered', 'Lower the water, cold', 'feeds, stops')] },
+  { id: 'relief', title: 'Relief valve', lines: [line('lever', 'Lever', 'shuts dry', dot)] },
+  { id: 'water-side', title: 'Water side', lines: [line('hot-30', 'Hot for 30 minutes', 'no drip')] },
+  {
+    id: 'electrical-supply',
+    title: 'Electrical supply',
+    lines: [
+      line('line-volts', 'Line, polarity', '110–126 V', { ...dot, number: { unit: 'V', least: 110, most: 126 } }),
+      line('secondary', 'Secondary', '20–30 V', { ...dot, number: { unit: 'V', least: 20, most: 30 } }),
+      line('amperes', 'Amperes', 'plate', dot),
+      line('drop', 'Drop across contacts', '≤ 0.1 V', { ...dot, number: { unit: 'V', most: 0.1 } }),
+    ],
+  },
+  { id: 'air-side', title: 'Air side', lines: [line('rise', 'Rise, filter, capacitor', 'plate; ± 6 %')] },
+  {
+    id: 'vent',
+    title: 'Vent, seal',
+    lines: [line('mirror', 'Mirror at 5 minutes, fans on', 'no spill', dot)],
+  },
+  {
+    id: 'supply-12v',
+    title: '12 V',
+    lines: [
+      line('board-12v', 'Board, blower on', '≥ 10.5 V', { number: { unit: 'V', least: 10.5 } }),
+      line('ground-drop', 'Ground drop', '≤ 0.3 V', { number: { unit: 'V', most: 0.3 } }),
+    ],
+  },
+];
+
+const ALL: readonly ProofList[] = [RUN, ALWAYS, ...TOUCHED];
+const BY_LINE = new Map(ALL.flatMap(({ lines }) => lines.map((l) => [l.id, l] as const)));
+export const proofLineWith = (id: string): ProofLine | undefined => BY_LINE.get(id);
+export const PROOF_LIST_IDS: readonly string[] = TOUCHED.map(({ id }) => id);
+
+/** Whether only a lead may leave a line out. */
+export const isDotted = (id: string): boolean => BY_LINE.get(id)?.dot === true;
+
+/** Kinds of safeties by the list that proves them. */
+const OF_SAFETY: Readonly<Record<string, string>> = {
+  'roll-out': 'lifted',
+  spill: 'lifted',
+  'one-shot': 'lifted',
+  eco: 'lifted',
+  'thermal-switch': 'lifted',
+  'dryer-limit': 'lifted',
+  'furnace-limit': 'furnace-limit',
+  'air-proof': 'air-proof',
+  sail: 'air-proof',
+  condensate: 'condensate',
+  aquastat: 'water-limit',
+  'manual-limit': 'water-limit',
+  'pool-limit': 'water-limit',
+  'water-flow': 'water-flow',
+  'steam-limit': 'steam-limit',
+  'low-water': 'low-water',
+  'auxiliary-low-water': 'low-water',
+  relief: 'relief',
+  'flame-sensing': 'flame-sensing',
+  'pilot-magnet': 'thermocouple',
+  fuse: 'electrical-supply',
+  breaker: 'electrical-supply',
+};
+
+/** What the repair of a part of a kind touches, where its profile does not say. */
+const OF_PART_KIND: Readonly<Record<string, readonly string[]>> = {
+  solenoid: ['gas-control', 'gas-joint'],
+  stepper: ['gas-control', 'gas-joint'],
+  'pilot-magnet': ['gas-control', 'gas-joint', 'thermocouple'],
+  thermocouple: ['thermocouple'],
+  thermopile: ['thermopile'],
+  'glow-igniter': ['igniter'],
+  'spark-gap': ['igniter'],
+  'flame-rod': ['flame-sensing'],
+  transformer: ['electrical-supply'],
+  supply: ['electrical-supply'],
+  converter: ['electrical-supply'],
+  fuse: ['electrical-supply'],
+  battery: ['supply-12v'],
+  motor: ['air-side'],
+};
+
+export const touchesOf = (partKind: string): readonly string[] => OF_PART_KIND[partKind] ?? [];
+
+/** The list for something touched: by its own name, or by the kind of safety that it is. */
+export const proofListOf = (touched: string): string | undefined =>
+  PROOF_LIST_IDS.includes(touched) ? touched : OF_SAFETY[touched];
+
+/** Lists that prove that a safety acts: a call that left one of them open is left off. */
+export const SAFETY_LISTS: ReadonlySet<string> = new Set(
+  Object.values(OF_SAFETY).filter((l) => l !== 'electrical-supply'),
+);
+
+/** The proof of a repair: the run of the family, what is always so, and the list of each thing touched. */
+export function proofListsFor(family: Family | undefined, touched: Iterable<string>): readonly ProofList[] {
+  const wanted = new Set([...touched].flatMap((t) => proofListOf(t) ?? []));
+  return [RUN, ...TOUCHED.filter(({ id }) => wanted.has(id)), ALWAYS]
+    .map((list) => ({ ...list, lines: list.lines.filter(({ families }) => runs(families, family)) }))
+    .filter(({ lines }) => lines.length > 0);
+}
+
+const runs = (families: readonly Family[] | undefined, family: Family | undefined): boolean =>
+  families === undefined || (family !== undefined && appliesTo(families, family));
+
+/** Why a line is not done with what was typed; nothing when it is. */
+export function lineProblem({ number, limit }: ProofLine, value: number | undefined): string | undefined {
+  if (!number) return undefined;
+  if (value === undefined || !Number.isFinite(value)) return `Type what was read, in ${number.unit}: ${limit}.`;
+  const within = value >= (number.least ?? -Infinity) && value <= (number.most ?? Infinity);
+  return within ? undefined : `${value} ${number.unit} is not within ${limit}: it is not proved by that.`;
+}

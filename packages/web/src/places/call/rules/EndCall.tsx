@@ -1,0 +1,107 @@
+import { useState } from 'react';
+import { asksOf, can, closingProblems, type Ending, ENDING_LIST, requirementsOf } from '@zetalysis/core/rules';
+import type { EventBody } from '@zetalysis/core/visit';
+import { Button } from '../../../kit/Button';
+import { Dialog } from '../../../kit/Dialog';
+import { Field } from '../../../kit/Field';
+import { Notice } from '../../../kit/Notice';
+import styles from './EndCall.module.css';
+import { useRules } from './use-rules';
+
+interface Props {
+  readonly onBody: (body: EventBody) => void;
+  readonly onClose: () => void;
+}
+
+/** The rights by which each ending goes. */
+const ACTIONS = {
+  proved: 'proved',
+  'not-proved': 'not-proved',
+  waiting: 'waiting',
+  'left-off': 'left-off',
+  'nothing-found': 'nothing-found',
+  mistake: 'mistake',
+  referred: 'referred',
+} as const;
+
+/** How a call ends: each way with what it asks; what is missing is said at the button when it is pressed. */
+export default function EndCall({ onBody, onClose }: Props) {
+  const { followed, person } = useRules();
+  const [chosen, setChosen] = useState<Ending>(() => likely(followed.c.repaired.size > 0));
+  const [given, setGiven] = useState<Record<string, string>>({});
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const choose = (ending: Ending): void => {
+    setChosen(ending);
+    setProblems([]);
+  };
+  const end = (): void => {
+    const found = closingProblems(chosen, given, followed);
+    setProblems(found);
+    if (found.length > 0) return;
+    onBody({ type: 'closed', words: '', ending: chosen.id, given });
+    onClose();
+  };
+  const claims =
+    can(person, ACTIONS[chosen.id], {
+      dot: chosen.id === 'not-proved' && asksOf(chosen, followed).length > chosen.asks.length,
+    }) === 'c';
+  return (
+    <Dialog
+      title="How does this call end?"
+      action={`Close: ${chosen.title.toLowerCase()}`}
+      onAction={end}
+      onClose={onClose}
+      width={680}
+    >
+      <div className={styles.endings} role="radiogroup" aria-label="Endings">
+        {ENDING_LIST.map((ending) => (
+          <Button
+            key={ending.id}
+            role="radio"
+            aria-checked={ending.id === chosen.id}
+            tone={ending.id === chosen.id ? 'main' : 'plain'}
+            onClick={() => choose(ending)}
+          >
+            {ending.title}
+          </Button>
+        ))}
+      </div>
+      <ul className={styles.asks} aria-label="What it asks">
+        {requirementsOf(chosen, followed).map(({ id, words, met }) => (
+          <li key={id} data-met={met}>
+            <span role="img" aria-label={met ? 'Met' : 'Open'}>
+              {met ? '✓' : '○'}
+            </span>{' '}
+            {words}
+          </li>
+        ))}
+      </ul>
+      {[...asksOf(chosen, followed), ...(chosen.optional ?? [])].map(({ id, ask }) => (
+        <Field
+          key={id}
+          label={ask}
+          maxLength={300}
+          value={given[id] ?? ''}
+          onChange={(value) => setGiven({ ...given, [id]: value })}
+        />
+      ))}
+      {claims && <p className="fine">It waits for a countersignature: the call stays open until then.</p>}
+      {problems.length > 0 && (
+        <Notice
+          kind="problem"
+          more={
+            <ul>
+              {problems.map((p) => (
+                <li key={p}>{p}</li>
+              ))}
+            </ul>
+          }
+        >
+          Not yet. Still to do:
+        </Notice>
+      )}
+    </Dialog>
+  );
+}
+
+const likely = (repaired: boolean): Ending => ENDING_LIST.find(({ id }) => id === (repaired ? 'proved' : 'waiting'))!;

@@ -1,0 +1,23 @@
+import type { CallView } from '@zetalysis/core/presentation';
+import type { Order } from '@zetalysis/core/rules';
+import { type EventBody, setupEntry } from '@zetalysis/core/visit';
+
+/** The entries that answer an order: a shut-off that was done is how the appliance is set from now on. */
+export function orderBodies(
+  stop: string,
+  order: Order,
+  answer: 'done' | 'cannot',
+  words: string,
+  setup: CallView['setup'],
+): EventBody[] {
+  const { sets } = order;
+  const answered: EventBody = { type: 'stop-order', stop, order: order.id, answer, ...(words !== '' && { words }) };
+  if (answer === 'cannot' || !sets) return [answered];
+  const set = {
+    ...setup,
+    ...(sets.gas === false && { gas: false }),
+    ...(sets.power === false && { power: false }),
+    ...(sets.bypasses === 'off' && { bypassed: [], actions: [] }),
+  };
+  return [setupEntry(set), answered];
+}
