@@ -88,6 +88,55 @@ export async function entry(page: Page, line: string): Promise<void> {
   await field.press('Enter');
 }
 
+/** What has to be done first is done, one thing after another, as the page asks for it. */
+export async function meetNeeds(page: Page): Promise<void> {
+  const first = page.getByRole('region', { name: 'Next test' }).getByRole('group', { name: 'First' });
+  for (let need = await first.getAttribute('data-need').catch(() => null); need !== null;) {
+    await first.getByRole('button').first().click();
+    const before = need;
+    await expect.poll(() => first.getAttribute('data-need', { timeout: 200 }).catch(() => null)).not.toBe(before);
+    need = await first.getAttribute('data-need', { timeout: 500 }).catch(() => null);
+  }
+}
+
+/** A reading typed without what it needs proves nothing; the page asks for each thing, and then for the reading again. */
+export async function carefully(page: Page, line: string, value: string): Promise<void> {
+  await entry(page, line);
+  const next = page.getByRole('region', { name: 'Next test' });
+  await expect(next).toContainText('proves nothing yet');
+  await meetNeeds(page);
+  await expect(next).toContainText('Now read it again');
+  const field = next.getByRole('textbox');
+  await field.fill(value);
+  await field.press('Enter');
+  await expect(next).not.toContainText('proves nothing yet');
+}
+
+/** Does every open line of the proof; numbers by what stands in front of them. */
+export async function proveAll(page: Page, numbers: Readonly<Record<string, string>>): Promise<void> {
+  const proof = page.getByRole('region', { name: 'Proof of the repair' });
+  const line = proof.getByRole('group', { name: 'Next line of the proof' });
+  while (await line.isVisible()) {
+    const words = (await line.locator('strong').first().textContent())!;
+    const field = line.getByRole('textbox');
+    if (await field.isVisible())
+      await field.fill(Object.entries(numbers).find(([start]) => words.startsWith(start))![1]);
+    await line.getByRole('button').first().click();
+    await expect(line.getByText(words, { exact: true })).toBeHidden();
+  }
+  await expect(proof.getByRole('heading', { name: /^Repair proved \d/ })).toBeVisible();
+}
+
+/** Everything that a call asks for at its end is there. */
+export async function closeAs(page: Page, ending: string, given: Readonly<Record<string, string>> = {}): Promise<void> {
+  await page.getByRole('button', { name: 'Close the call' }).click();
+  const dialog = page.getByRole('dialog', { name: 'How does this call end?' });
+  await dialog.getByRole('radio', { name: ending, exact: true }).click();
+  for (const [label, words] of Object.entries(given)) await dialog.getByLabel(label).fill(words);
+  await dialog.getByRole('button', { name: /^Close:/ }).click();
+  await expect(dialog).toBeHidden();
+}
+
 /** How the try ends, and what the status light shows. */
 export const ends = (page: Page, words: string) => choose(page, 'How the try ends', words);
 export const light = (page: Page, words: string | RegExp) => choose(page, 'Status light', words);

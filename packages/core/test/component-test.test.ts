@@ -1,3 +1,8 @@
+import { testTitle } from '../src/presentation';
+import { kindOfBody, lineWords } from '../src/question';
+import { testsOf } from '../src/test-choice';
+import { parseEntryLine } from '../src/visit';
+import { FAMILIES, profile } from './models';
 import { COPPER_ALPHA_20, judgeDeadTest, windingAt20, withoutLeads } from '../src/bench';
 import { sayJudgement } from '../src/presentation/judgement-words';
 
@@ -37,5 +42,55 @@ describe('judging a dead test', () => {
     expect(verdict).toBe('bad');
     expect(sayJudgement(says, { units: 'us' })).toBe('OL is out of limits (12 Ω to 18 Ω).');
     expect(judgeDeadTest({ branch: '', title: 'rod', low: 1e6, high: Infinity }, open).verdict).toBe('good');
+  });
+});
+
+describe('a part with several windings', () => {
+  const combi = profile('combi-condensing');
+  const words = lineWords(combi);
+  const read = (line: string) => {
+    const parsed = parseEntryLine(words, line, combi.phases[0]!.id);
+    return parsed.ok ? parsed.value : parsed.message;
+  };
+
+  test.each(['OL stepper a2', 'stepper a2 OL', 'a2 OL stepper', 'A2 stepper ol'])('%s', (line) => {
+    expect(read(line)).toMatchObject({
+      type: 'ohms',
+      part: 'stepper',
+      branch: 'a2',
+      reading: { kind: 'open' },
+    });
+  });
+
+  test('which winding it was has to be said, on every part that has more than one', () => {
+    expect(read('OL stepper')).toMatch(/Which of it: a1, a2, b1, b2/);
+    for (const id of FAMILIES) {
+      const model = profile(id);
+      for (const [part, passages] of Object.entries(lineWords(model).parts)) {
+        if (passages.length < 2) continue;
+        const entry = {
+          type: 'ohms' as const,
+          part,
+          reading: { kind: 'open', dimension: 'resistance' } as const,
+          typed: 'OL',
+        };
+        expect(kindOfBody('ohms')!.read(model, entry)).toMatchObject({ kind: 'problem' });
+        for (const branch of passages)
+          expect(kindOfBody('ohms')!.read(model, { ...entry, branch })).toMatchObject({ observation: { branch } });
+      }
+    }
+  });
+
+  test('no test is listed twice, and none on line voltage loses its warning', () => {
+    for (const id of FAMILIES) {
+      const model = profile(id);
+      const titles = testsOf(model).map((t) => testTitle(model, t));
+      expect([id, titles.filter((title, i) => titles.indexOf(title) !== i)]).toEqual([id, []]);
+      for (const { question: q, line, id: test } of testsOf(model))
+        if (q.kind === 'volts') {
+          const live = [q.red, q.black].some((net) => model.levels[net] === 'line');
+          expect([test, line]).toEqual([test, live]);
+        }
+    }
   });
 });

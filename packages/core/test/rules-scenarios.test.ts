@@ -1,4 +1,5 @@
-import { endingWith, EVERYTHING, offer, openDots, requirementsOf, waitLeft } from '../src/rules';
+import { endingWith, offer, openDots, requirementsOf, waitLeft } from '../src/rules';
+import { type CallEvent, type EventBody, overviewOf } from '../src/visit';
 import { A, L, stopsOf, T, today, ToldCall } from './rules-call';
 
 // The forty scenarios of the rules, by number. Common practice, no source, but where a line names one.
@@ -6,6 +7,12 @@ import { A, L, stopsOf, T, today, ToldCall } from './rules-call';
 
 const steam = () => new ToldCall('steam');
 const furnace = () => new ToldCall('furnace');
+const PINS = {
+  profile: 'furnace-condensing',
+  profileVersion: '1.0.0',
+  engineVersion: '1',
+  settings: { units: 'us', settingsVersion: '1' },
+} as const;
 const dead = { gas: false, power: false };
 const firsts = (o: ReturnType<typeof offer>): string[] => (o.offered ? o.first.map(({ id }) => id) : [`not: ${o.why}`]);
 const bypass = (kind: string) => ({ work: 'bypass', of: kind, kind });
@@ -126,6 +133,31 @@ describe('the forty scenarios', () => {
     call.at('09:01').bypassOff(T, '09:20');
     expect(stopsOf(call.now('09:20'))).toEqual([]);
     expect(marks(call, placed)).toContain('late');
+  });
+
+  test('17: a late bypass on a closed call: open, late entry', () => {
+    const entry = (seq: number, body: EventBody): CallEvent => ({
+      id: `e${seq}`,
+      call: 'c',
+      seq,
+      at: new Date(today('09:00') + seq * 1000).toISOString(),
+      device: 'd',
+      person: 'imre',
+      body,
+    });
+    const ledger = [{ id: 'limit', title: 'limit', kind: 'furnace-limit', limit: 60 }];
+    const setup = { type: 'setup', power: true, gas: true, call: true, unplugged: [], bypassed: ['limit'], ledger };
+    const bypassed = entry(2, setup as EventBody);
+    const closed = entry(3, { type: 'closed', words: '', ending: 'mistake', given: { reason: 'wrong house' } });
+    const opened = entry(1, { ...PINS, type: 'opened', complaint: 'x' });
+    const arrived = [opened, closed].map((event, i) => ({ event, number: i + 1 }));
+    expect(overviewOf(arrived, today('09:01')).state).toBe('closed');
+    // It happened before the closing and came after it.
+    const late = overviewOf([...arrived, { event: bypassed, number: 3 }], today('09:05'));
+    expect(late).toMatchObject({ state: 'late', late: 1, stops: [{ id: 'bypass-over' }] });
+    // Known before, it would have kept the call open.
+    const known = [opened, bypassed, closed].map((event, i) => ({ event, number: i + 1 }));
+    expect(overviewOf(known, today('09:05')).state).toBe('open');
   });
 
   test('18: an apprentice bypasses a limit: on, marked, take it off first', () => {
@@ -297,9 +329,5 @@ describe('the forty scenarios', () => {
     for (const ending of ['left-off', 'referred', 'waiting'])
       expect(requirementsOf(endingWith(ending)!, call.now()).every(({ met }) => met)).toBe(true);
     expect(requirementsOf(endingWith('proved')!, call.now()).every(({ met }) => met)).toBe(false);
-  });
-
-  test('nothing of this needs more than the strictest of people', () => {
-    expect(EVERYTHING.role).toBe('lead');
   });
 });

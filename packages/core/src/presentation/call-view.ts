@@ -1,19 +1,21 @@
 import { millis } from '../units';
 import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
-import type { Authority } from '../rules';
+import { kindOf } from '../question';
+import type { Authority, Wanted } from '../rules';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
-import type { Adjusted, BreakRecord, CallState } from '../visit';
+import { workOfQuestion } from '../test-choice';
+import { type Adjusted, type BreakRecord, type CallState, observationOfEntry } from '../visit';
 import { draftRecord, sayRecord } from './break-record';
 import { type CordView, cordView } from './cord-view';
 import { explain } from './explain';
 import { type LadderView, ladderView } from './ladder-view';
 import { type LogLine, logOf } from './log-view';
-import { observationWords } from './question-words';
+import { observationWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
 import { sayRequirement } from './requirement-words';
-import { repairWords } from './test-view';
+import { type AnswerFormView, formView, repairWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
 export interface CallView {
@@ -53,10 +55,22 @@ export interface CallView {
   /** Nothing was seen or measured yet: the telephone's turn. */
   readonly untouched: boolean;
   readonly carry: readonly Carried[];
+  /** The newest reading, where it proves nothing for want of what it needed. */
+  readonly unproved: UnprovedReading | undefined;
   /** The step at which the ladder is drawn. */
   readonly at: string;
   /** The suspect whose world is shown instead of what is known, in words. */
   readonly whatIf: string | undefined;
+}
+
+/** A reading that is kept and proves nothing: what it lacked, and how it is answered once more. */
+export interface UnprovedReading {
+  readonly event: string;
+  readonly title: string;
+  readonly words: string;
+  readonly wanted: Wanted;
+  readonly needs: readonly string[];
+  readonly answer: AnswerFormView;
 }
 
 export interface SuspectView {
@@ -138,7 +152,30 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     ),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
     carry: partsToCarry(engine, assessment),
+    unproved: unprovedOf(engine, state, options),
     at,
     whatIf: world?.words,
+  };
+}
+
+/** The newest reading of the log, if it lacked what it needs; anything that was found since takes its place. */
+function unprovedOf({ model }: Engine, state: CallState, options: ViewOptions): UnprovedReading | undefined {
+  const read = state.log.flatMap(({ event, retracted }) => {
+    const observation = retracted ? undefined : observationOfEntry(model, event.body);
+    return observation ? [{ event, observation }] : [];
+  });
+  const newest = read.at(-1);
+  if (!newest) return undefined;
+  const { event, observation } = newest;
+  const needs = (state.followed.marks.get(event.id) ?? []).flatMap((m) => (m.mark === 'without-need' ? [m.need] : []));
+  if (needs.length === 0) return undefined;
+  const { work = '', of } = workOfQuestion(model, observation);
+  return {
+    event: event.id,
+    title: questionTitle(model, observation),
+    words: observationWords(model, observation, options),
+    wanted: { work, ...(of !== undefined && { of }) },
+    needs,
+    answer: formView(kindOf(observation).form(model, observation)),
   };
 }

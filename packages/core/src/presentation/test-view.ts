@@ -50,7 +50,7 @@ export type AnswerFormView =
       readonly options: readonly { readonly id: string; readonly title: string }[];
     });
 
-const formView = (form: AnswerForm): AnswerFormView =>
+export const formView = (form: AnswerForm): AnswerFormView =>
   form.kind === 'reading'
     ? form
     : { ...form, options: form.options.map(({ id, says }) => ({ id, title: sayOption(says) })) };

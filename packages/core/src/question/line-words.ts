@@ -1,4 +1,5 @@
-import type { Model } from '../profile';
+import { deadTestsIn } from '../parts';
+import type { Model, Part } from '../profile';
 import type { Dimension } from '../units';
 
 /** The names a reading line may use, as plain data: a page can read what is typed while the engine is busy elsewhere. */
@@ -6,11 +7,17 @@ export interface LineWords {
   readonly steps: readonly string[];
   readonly gauges: Readonly<Record<string, Dimension>>;
   readonly looks: Readonly<Record<string, { readonly ask: string; readonly answers: readonly string[] }>>;
-  /** Parts with a passage to measure, and the first passage of each. */
-  readonly parts: Readonly<Record<string, string>>;
+  /** Parts with something to measure, and the passages of each that have a dead test. */
+  readonly parts: Readonly<Record<string, readonly string[]>>;
   readonly nets: readonly string[];
   /** Where the black probe of a test point rests. */
   readonly blacks: Readonly<Record<string, string>>;
+}
+
+/** The passages of a part that an ohmmeter is put to; the first one where the part says nothing of any. */
+export function passagesOf(part: Part): readonly string[] {
+  const judged = deadTestsIn(part, 'resistance').map((d) => d.branch);
+  return judged.length > 0 ? judged : [part.branches[0]!.name];
 }
 
 export function lineWords(model: Model): LineWords {
@@ -18,7 +25,9 @@ export function lineWords(model: Model): LineWords {
     steps: model.phases.map((p) => p.id),
     gauges: Object.fromEntries(model.gauges.map((g) => [g.id, model.quantities[g.quantity]!.dimension])),
     looks: Object.fromEntries(model.looks.map((l) => [l.id, { ask: l.ask, answers: l.answers.map((a) => a.id) }])),
-    parts: Object.fromEntries(model.parts.filter((p) => p.branches.length > 0).map((p) => [p.id, p.branches[0]!.name])),
+    parts: Object.fromEntries(
+      model.parts.filter((p) => p.branches.length > 0).map((part) => [part.id, passagesOf(part)]),
+    ),
     nets: model.nets.filter((n) => !n.startsWith('~')),
     blacks: Object.fromEntries(model.points.map((p) => [model.nets[p.net]!, model.nets[p.black]!])),
   };

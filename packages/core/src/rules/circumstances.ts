@@ -122,7 +122,7 @@ export class Circumstances {
 
   /** Main gas cannot come: the cock is shut, or the knob stands at pilot. */
   get gasHeld(): boolean {
-    return !this.gas || !hasGas(this.family) || this.holdsSince('held', this.gasSince ?? -Infinity);
+    return !this.gas || !hasGas(this.family) || this.need('held') !== undefined;
   }
 
   is(fact: string, ...values: readonly string[]): boolean {
@@ -164,12 +164,6 @@ export class Circumstances {
     return met?.declined === undefined ? met : undefined;
   }
 
-  /** Whether a need was met after a moment. */
-  holdsSince(key: string, moment: number): boolean {
-    const met = this.need(key);
-    return met !== undefined && met.at > moment;
-  }
-
   holdsWithin(key: string, duration: number): boolean {
     const met = this.need(key);
     return met !== undefined && this.now - met.at <= duration;
@@ -188,16 +182,16 @@ export class Circumstances {
     const changed: string[] = [];
     if (to.gas !== this.gas || this.gasSince === undefined) {
       changed.push('gas');
-      if (to.gas !== this.gas || !to.gas) this.gasSince = this.now;
+      this.gasSince = this.now;
       if (to.gas && !this.gas) {
         this.tries = this.holdsWithin('wait5', Infinity) ? [] : this.tries;
-        for (const need of ['wait5', 'held', 'joint-gauge']) this.needs.delete(need);
+        for (const need of ['wait5', 'held']) this.needs.delete(need);
       }
       this.gas = to.gas;
     }
     if (to.power !== this.power || this.powerSince === undefined) {
       changed.push('power');
-      if (to.power !== this.power || !to.power) this.powerSince = this.now;
+      this.powerSince = this.now;
       if (to.power && !this.power)
         for (const need of [...this.needs.keys()])
           if (/^(isolated|discharged|still)/.test(need)) this.needs.delete(need);

@@ -57,12 +57,12 @@ const REQUIREMENTS = {
     met: (f: Followed) => safetiesActed(f),
   },
   'dead-if-stopped': {
-    words: 'A stop stands: gas and power are off, both noted.',
+    words: 'Where a stop stands: gas and power are off, both noted.',
     met: ({ stops, c }: Followed) => stops.length === 0 || c.dead,
   },
   'gas-power-known': {
     words: 'Gas and power are noted.',
-    met: ({ c }: Followed) => c.gasSince !== undefined || c.powerSince !== undefined || c.dead,
+    met: ({ c }: Followed) => c.gasSince !== undefined && c.powerSince !== undefined,
   },
   dead: { words: 'Gas and power are off, both noted.', met: ({ c }: Followed) => c.dead },
   untouched: {
@@ -79,7 +79,7 @@ const REQUIREMENTS = {
   },
   'no-danger': { words: 'No danger came up.', met: ({ dangers }: Followed) => !dangers },
   'safe-or-reached': {
-    words: 'It is off, or no stop stands.',
+    words: 'Where a stop stands: gas and power are off, both noted.',
     met: ({ stops, c }: Followed) => stops.length === 0 || c.dead,
   },
 } as const;

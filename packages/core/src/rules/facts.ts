@@ -74,7 +74,7 @@ export const FACTS: readonly Fact[] = [
     is: yesNo,
     families: G,
   },
-  { id: 'inlet', group: 'gas', ask: 'What is the inlet pressure (in w.c.)?', is: { unit: 'inwc' }, families: G },
+  { id: 'inlet', group: 'gas', ask: 'What is the inlet pressure (in w.c.)?', is: { unit: 'in w.c.' }, families: G },
   {
     id: 'fuel-fit',
     group: 'gas',
@@ -216,7 +216,7 @@ export const FACTS: readonly Fact[] = [
       { id: 'cannot-tell', title: 'Cannot tell' },
     ],
   },
-  { id: 'temp', group: 'water', ask: 'Its temperature (°C)?', is: { unit: 'C' } },
+  { id: 'temp', group: 'water', ask: 'Its temperature (°C)?', is: { unit: '°C' } },
   { id: 'unfired', group: 'water', ask: 'Has it not burned for two hours at least?', is: yesNo },
   {
     id: 'jacket',

@@ -58,6 +58,7 @@ export {
 } from './safeties';
 export {
   type Allowed,
+  type Ender,
   type Evidence,
   evidenceFor,
   type Grade,

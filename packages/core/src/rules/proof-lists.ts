@@ -89,13 +89,13 @@ const TOUCHED: readonly ProofList[] = [
     lines: [
       line('inlet', 'Inlet at rest and running, all on', 'plate, else natural gas 5–10.5, propane 10.5–13 in w.c.', {
         ...dot,
-        number: { unit: 'inwc', least: 5, most: 13 },
+        number: { unit: 'in w.c.', least: 5, most: 13 },
       }),
       line('manifold', 'Manifold', 'plate, else natural gas 3.2–3.8, propane 9.5–10.5 in w.c.', {
         ...dot,
-        number: { unit: 'inwc', least: 3.2, most: 10.5 },
+        number: { unit: 'in w.c.', least: 3.2, most: 10.5 },
       }),
-      line('let-by', 'Let-by, call off', '0 for 2 minutes', { ...dot, number: { unit: 'inwc', most: 0 } }),
+      line('let-by', 'Let-by, call off', '0 for 2 minutes', { ...dot, number: { unit: 'in w.c.', most: 0 } }),
       line('flue', 'Flue after 10 minutes: air-free CO; O2 by plate', '≤ 100 ppm', {
         ...dot,
         number: { unit: 'ppm', most: 100 },
@@ -111,7 +111,7 @@ const TOUCHED: readonly ProofList[] = [
     id: 'flame-sensing',
     title: 'Flame sensing',
     lines: [
-      line('signal', 'Signal', '≥ 1 µA', { ...dot, number: { unit: 'uA', least: 1 } }),
+      line('signal', 'Signal', '≥ 1 µA', { ...dot, number: { unit: 'µA', least: 1 } }),
       line(
         'sense-lifted',
         'Lift the sense lead while firing (sparking lead: shut the gas)',

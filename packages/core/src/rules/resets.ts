@@ -30,7 +30,7 @@ export function resetVerdict(safety: string, kind: string, c: Circumstances, bef
     default: {
       if (counted.length === 0) return 'first';
       const newest = Math.max(...counted.map(({ at }) => at));
-      return cause?.mended === true && cause.at > newest ? 'cause-mended' : 'again';
+      return cause?.mended === true && cause.at >= newest ? 'cause-mended' : 'again';
     }
   }
 }

@@ -294,7 +294,7 @@ export const STOPS: readonly Stop[] = [
     meanwhile: 'Temperature, looks from outside.',
     allows: [],
     evidence: [
-      { id: 'temp', ask: 'Temperature now (°C)', is: { unit: 'C', most: 50 } },
+      { id: 'temp', ask: 'Temperature now (°C)', is: { unit: '°C', most: 50 } },
       { id: 'hours', ask: 'Two hours of cooling (others: overnight)', is: { minutes: 120 } },
       tick('crack', 'No crack seen'),
       tick('filled', 'Filled slowly, no leak in 30 min'),
@@ -506,7 +506,7 @@ export const STOPS: readonly Stop[] = [
     allows: ['gauge'],
     evidence: [
       tick('replaced', 'Valve replaced'),
-      { id: 'let-by', ask: 'Let-by, call off, after 2 min (in w.c.)', is: { unit: 'inwc', most: 0 } },
+      { id: 'let-by', ask: 'Let-by, call off, after 2 min (in w.c.)', is: { unit: 'in w.c.', most: 0 } },
     ],
     endedBy: T,
   },

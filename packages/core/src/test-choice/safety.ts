@@ -34,7 +34,9 @@ function fitsWhatIsOn(model: Model, test: Test, { c }: Followed): boolean {
   }
   if (c.power || !hasLiveTests(model)) return true;
   const { kind } = test.question;
-  return !test.intervention && (kind === 'ohms' || kind === 'look' || kind === 'told');
+  // What is placed with the power off may be prepared; the rest is dead tests in a row.
+  if (test.intervention) return goesRoundSafety(model, test);
+  return kind === 'ohms' || kind === 'look' || kind === 'told';
 }
 
 /** Whether anything of it is fed by what the power switch switches. */

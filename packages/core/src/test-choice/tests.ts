@@ -84,8 +84,10 @@ export function setupFor(present: Setup, intervention: Intervention | undefined)
   if (!intervention) return present;
   if ('unplug' in intervention)
     return { ...present, unplugged: [...new Set([...present.unplugged, intervention.unplug])] };
-  if ('action' in intervention) return { ...present, actions: [...new Set([...present.actions, intervention.action])] };
-  return { ...present, bypassed: [...new Set([...present.bypassed, intervention.bypass])] };
+  if ('action' in intervention)
+    return { ...present, power: true, actions: [...new Set([...present.actions, intervention.action])] };
+  // It is placed with the power off, and tells something with the power on.
+  return { ...present, power: true, bypassed: [...new Set([...present.bypassed, intervention.bypass])] };
 }
 
 /** The episodes at the end of which a test is answered: an intervention is one more. */

@@ -30,3 +30,4 @@ export {
 } from './overview';
 export { hasFreeText, TAKEN_OUT, withoutFreeText } from './redact';
 export { type CallState, reduceCall } from './reduce';
+export { observationOfEntry } from './translate';

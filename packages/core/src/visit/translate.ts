@@ -2,6 +2,12 @@ import type { Model } from '../profile';
 import { type AnswerBody, kindOfBody, type Observation, type Read } from '../question';
 import { type EventBody, eventKindOf } from './event-kinds';
 
+/** The observation that an entry is; nothing for one that is none, or that means nothing for this profile. */
+export function observationOfEntry(model: Model, body: EventBody): Observation | undefined {
+  const read = translate(model, body);
+  return read.kind === 'observation' ? read.observation : undefined;
+}
+
 /** What an entry means to the engine, or why it means nothing for this profile. */
 export function translate(model: Model, body: EventBody): Read<Observation> {
   const kind = kindOfBody(body.type);

@@ -7,6 +7,7 @@ import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, branchName, name, readingFields } from '../body-fields';
 import { gauss } from '../fit';
 import { NOTHING_MORE } from '../messages';
+import { passagesOf } from '../line-words';
 import { observed, problem } from '../named';
 import { lasting } from '../observed-stretch';
 import { type Prediction, readsOpen } from '../prediction';
@@ -94,7 +95,10 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
           model.parts.map((p) => p.id),
         ),
       );
-    const branch = given.branch ?? part.branches[0]?.name;
+    const passages = passagesOf(part);
+    if (given.branch === undefined && passages.length > 1)
+      return problem(`it does not say which of the ${part.title} was read: ${passages.join(', ')}`);
+    const branch = given.branch ?? passages[0];
     if (branch === undefined || !part.branches.some((b) => b.name === branch))
       return problem(
         unknownName(
@@ -107,9 +111,19 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
     return observed({ kind: 'ohms', part: part.index, branch, reading: given.reading });
   },
   readLine: ({ parts }, words) => {
-    const part = words[words.length - 1]!.toLowerCase();
-    const branch = parts[part];
-    return branch === undefined ? undefined : answered(formOf(part, branch), words.slice(0, -1).join(' '));
+    // The words stand in any order: the part, its winding where it has several, and what was read.
+    const said = words.map((w) => w.toLowerCase());
+    const part = said.find((w) => Object.hasOwn(parts, w));
+    if (part === undefined) return undefined;
+    const passages = parts[part]!;
+    const winding = passages.length > 1 ? said.find((w) => w !== part && passages.includes(w)) : passages[0]!;
+    const rest = words.filter((_, i) => said[i] !== part && (passages.length === 1 || said[i] !== winding));
+    if (winding === undefined)
+      return {
+        ok: false,
+        message: `Which of it: ${passages.join(', ')}? Add it: ${rest.join(' ')} ${part} ${passages[0]}`,
+      };
+    return answered(formOf(part, winding), rest.join(' '));
   },
   readCase: (fields, value, path) => {
     const map = fields.map(value, path, '{part, value}');

@@ -73,7 +73,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   offers,
   cost: (model, q) => ({
     minutes: model.points.find((p) => p.net === q.red)?.minutes ?? ELSEWHERE_MINUTES,
-    line: model.levels[q.red] === 'line',
+    line: isLine(model, q.red) || isLine(model, q.black),
   }),
   probing: (model, q) => (isToCommon(model, q) ? 'to-common' : 'across'),
   cautions: (model, q) => ({ applies: inTrial(model, q.phase) ? ['trial'] : [] }),
@@ -245,6 +245,10 @@ function placeOf(model: Model, net: NetIndex): Place {
   return point ? { net: named, reach: point.reach } : { net: named };
 }
 
+/** Whether a probe on a net is on line voltage. */
+const isLine = (model: Model, net: NetIndex): boolean =>
+  model.levels[net] === 'line' || model.points.some((p) => p.net === net && p.line);
+
 /** Every test point once, in the order of the wiring; then what stands across the switches that may open. */
 function offers(model: Model): Offer<VoltsQuestion>[] {
   const probing = model.phases.filter((p) => p.probe);
@@ -268,7 +272,9 @@ function offers(model: Model): Offer<VoltsQuestion>[] {
   for (const part of model.parts)
     if (part.kind.mayOpenRightly?.(part.spec)) {
       const { a, b } = part.branches[0]!;
-      offer(a, b, ACROSS_MINUTES, false);
+      // A device that stands between a point and where its black probe rests is read there already.
+      if (found.some(({ question: q }) => q.red === a && q.black === b)) continue;
+      offer(a, b, ACROSS_MINUTES, isLine(model, a) || isLine(model, b));
     }
   return found;
 }

@@ -9,7 +9,7 @@ import { chosen } from './chosen';
 import { useReading } from './use-reading';
 
 interface Props {
-  readonly test: TestView;
+  readonly test: Pick<TestView, 'title' | 'answer' | 'setup' | 'unclear'>;
   readonly view: CallView;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
 }

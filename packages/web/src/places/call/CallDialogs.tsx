@@ -49,7 +49,7 @@ function Opened({ open, log, engine, drawing, view, standard, onStandard, onBody
     case 'danger':
       return <SayWhatIs onBody={onBody} onClose={onClose} />;
     case 'end':
-      return <EndCall onBody={onBody} onClose={onClose} />;
+      return <EndCall setup={view.setup} onBody={onBody} onClose={onClose} />;
     case 'keys':
       return <KeysHelp onClose={onClose} />;
     case undefined:

@@ -24,7 +24,7 @@ export const CallHead = ({ drawing, view, machine, looking, onShow, onTriage }: 
         {machine.make !== '' && ` · ${machine.make} ${machine.modelName}`}
       </span>
     )}
-    <q>{view.complaint}</q>
+    <q title={view.complaint}>{view.complaint}</q>
     {view.untouched && !view.closed && <Button onClick={onTriage}>Before the visit</Button>}
     {onShow && !view.closed && (
       <Button aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>

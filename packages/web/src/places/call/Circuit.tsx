@@ -38,7 +38,11 @@ export function Circuit({ drawing, view, wires, probes, field, onProbes, onBody 
         red={probes[0]}
         // A tapped point is a probe; the next one is the black probe, else the point's own common.
         onNet={(net) => place(probes.length === 1 && probes[0] !== net ? [probes[0]!, net] : [net])}
-        onPart={(part) => place([part])}
+        // Of a part with several windings, the one that was tapped.
+        onPart={(part, branch) => {
+          const passages = drawing.words.parts[part] ?? [];
+          place(passages.length > 1 && passages.includes(branch) ? [part, branch] : [part]);
+        }}
         wires={wires}
       />
       <EntryLine

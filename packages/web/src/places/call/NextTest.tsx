@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { CallView, TestView } from '@zetalysis/core/presentation';
-import { type Need, offer, undoFirst, WHILE_TEMPORARY } from '@zetalysis/core/rules';
+import { METER_AFTER, type Need, needOf, offer, undoFirst, unmet, WHILE_TEMPORARY } from '@zetalysis/core/rules';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import type { Wires } from '@zetalysis/contract';
 import { wireWords } from '../../diagrams/wire-names';
@@ -27,6 +27,8 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
   const [chosen, setChosen] = useState<string>();
   /** A repair was made, and still somebody wants to test on. */
   const [testsOn, setTestsOn] = useState(false);
+  /** A reading that lacked something, and that nobody reads again. */
+  const [left, setLeft] = useState<string>();
   const { c } = rules.followed;
   const wanted = view.pins.findLast((p) => p.test !== undefined && p.answer === undefined)?.test;
   const offered = tests?.filter((t) => isOffered(t, rules));
@@ -35,13 +37,15 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
   if (view.closed) return <Sheet>This call is closed.</Sheet>;
   if (c.repaired.size > 0 && !testsOn && c.bypasses.length === 0)
     return (
-      <>
-        <ProofList onBody={(body) => onEvents([body])} />
+      <ProofList onBody={(body) => onEvents([body])}>
         <Button tone="quiet" onClick={() => setTestsOn(true)}>
           It is not cured: test on
         </Button>
-      </>
+      </ProofList>
     );
+  const { unproved } = view;
+  if (unproved && unproved.event !== left && rules.followed.stops.length === 0)
+    return <Unproved unproved={unproved} view={view} onEvents={onEvents} onLeave={() => setLeft(unproved.event)} />;
   const undo = c.bypasses.length > 0 && !test ? undoFirst(c) : undefined;
   if (undo)
     return (
@@ -90,12 +94,16 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
               need={first}
               of={test.wanted.of}
               setup={view.setup}
-              onEvents={onEvents}
+              onEvents={(bodies) => {
+                // What was begun for this test stays with it.
+                setChosen(test.id);
+                onEvents(bodies);
+              }}
               onDecline={(why) => onEvents(declined(test, first, why))}
             />
           ) : test.ledger && test.setup ? (
             <Button tone="main" onClick={() => onEvents([setupEntry(test.setup!)])}>
-              It is on: watch
+              It is on, power on: watch
             </Button>
           ) : (
             <Answer key={test.id} test={test} view={view} onEvents={onEvents} />
@@ -115,6 +123,54 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
       }
     >
       {test.instruction}
+    </Sheet>
+  );
+}
+
+/** A reading was taken without what it needs: it is kept, and asked for again after that. */
+function Unproved({
+  unproved,
+  view,
+  onEvents,
+  onLeave,
+}: Pick<Props, 'view' | 'onEvents'> & {
+  readonly unproved: NonNullable<CallView['unproved']>;
+  readonly onLeave: () => void;
+}) {
+  const { followed } = useRules();
+  const { of } = unproved.wanted;
+  // Nothing on line voltage: the meter is proved once more, whatever it was before.
+  const again = unproved.needs.includes(METER_AFTER) && unproved.needs.length === 1;
+  const first = again
+    ? needOf('meter')
+    : unmet(
+        unproved.needs.filter((id) => id !== METER_AFTER),
+        followed,
+        of,
+      )[0];
+  return (
+    <Sheet
+      more={
+        <>
+          {first ? (
+            <NeedFirst key={first.id} need={first} of={of} setup={view.setup} onEvents={onEvents} onDecline={onLeave} />
+          ) : (
+            <>
+              <p>Now read it again: {unproved.title}.</p>
+              <Answer
+                test={{ title: unproved.title, answer: unproved.answer, setup: undefined, unclear: [] }}
+                view={view}
+                onEvents={onEvents}
+              />
+            </>
+          )}
+          <Button tone="quiet" onClick={onLeave}>
+            Leave it
+          </Button>
+        </>
+      }
+    >
+      {`Kept, and proves nothing yet: ${unproved.words}.`}
     </Sheet>
   );
 }

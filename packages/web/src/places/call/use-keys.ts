@@ -29,6 +29,8 @@ export function useKeys(keys: Keys): void {
       const { view, drawing, chosen, setPhase, answer, takeBackNewest, setDialog, setProbes, entry } = latest.current;
       if (e.key === 'Escape') return setProbes([]);
       const target = e.target as HTMLElement;
+      // A stop holds every other proposal.
+      if (document.querySelector('[data-stop]')) return;
       if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, textarea, [role="dialog"]')) return;
       const here = chosen ?? view.at;
       const at = drawing.phases.findIndex((p) => p.id === here);

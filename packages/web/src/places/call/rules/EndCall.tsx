@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { asksOf, can, closingProblems, type Ending, ENDING_LIST, requirementsOf } from '@zetalysis/core/rules';
-import type { EventBody } from '@zetalysis/core/visit';
+import type { CallView } from '@zetalysis/core/presentation';
+import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Dialog } from '../../../kit/Dialog';
 import { Field } from '../../../kit/Field';
@@ -9,6 +10,7 @@ import styles from './EndCall.module.css';
 import { useRules } from './use-rules';
 
 interface Props {
+  readonly setup: CallView['setup'];
   readonly onBody: (body: EventBody) => void;
   readonly onClose: () => void;
 }
@@ -25,7 +27,7 @@ const ACTIONS = {
 } as const;
 
 /** How a call ends: each way with what it asks; what is missing is said at the button when it is pressed. */
-export default function EndCall({ onBody, onClose }: Props) {
+export default function EndCall({ setup, onBody, onClose }: Props) {
   const { followed, person } = useRules();
   const [chosen, setChosen] = useState<Ending>(() => likely(followed.c.repaired.size > 0));
   const [given, setGiven] = useState<Record<string, string>>({});
@@ -73,6 +75,11 @@ export default function EndCall({ onBody, onClose }: Props) {
               {met ? '✓' : '○'}
             </span>{' '}
             {words}
+            {id === 'gas-power-known' && !met && (
+              <Button onClick={() => onBody(setupEntry(setup))}>
+                Note: gas {setup.gas ? 'on' : 'off'}, power {setup.power ? 'on' : 'off'}
+              </Button>
+            )}
           </li>
         ))}
       </ul>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { can, isDone, isDotted, lineProblem, openLines, type ProofLine, proofListsFor } from '@zetalysis/core/rules';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
@@ -8,10 +8,12 @@ import { useRules } from './use-rules';
 
 interface Props {
   readonly onBody: (body: EventBody) => void;
+  /** What can be done instead. */
+  readonly children?: ReactNode;
 }
 
 /** The proof of a repair, line by line: what fits the family and what was touched. Each open line can be tapped to do it. */
-export function ProofList({ onBody }: Props) {
+export function ProofList({ onBody, children }: Props) {
   const { followed } = useRules();
   const { c, claims } = followed;
   const [at, setAt] = useState<string>();
@@ -21,7 +23,7 @@ export function ProofList({ onBody }: Props) {
   const now = open.find(({ id }) => id === at) ?? open.find(({ by }) => by === undefined);
   const waits = (id: string): boolean => claims.some(({ what }) => what.type === 'proof-line' && what.line === id);
   return (
-    <section className={styles.proof} aria-label="Proof of the repair">
+    <section className={styles.proof} aria-label="Proof of the repair" data-proof>
       <h2>
         {open.length === 0 ? 'Repair proved' : 'Repair proved when all stand'}{' '}
         <span className="fine">
@@ -60,6 +62,7 @@ export function ProofList({ onBody }: Props) {
           </ul>
         </div>
       ))}
+      {children}
     </section>
   );
 }

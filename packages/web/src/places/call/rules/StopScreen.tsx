@@ -4,6 +4,7 @@ import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Choices } from '../../../kit/Choices';
 import { Field } from '../../../kit/Field';
+import { Claims } from './Claims';
 import { FactAnswer } from './FactAnswer';
 import styles from './StopScreen.module.css';
 import { useRules } from './use-rules';
@@ -62,6 +63,7 @@ export function StopScreen({ setup, onBodies }: Props) {
           )}
         </p>
         <End key={`end ${first.stop.id}`} standing={first} onBodies={onBodies} />
+        <Claims onBody={(body) => onBodies([body])} />
         {others.length > 0 && (
           <p className={styles.meanwhile}>Waiting below: {others.map(({ stop }) => stop.title).join(' · ')}</p>
         )}
