@@ -31,7 +31,7 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   const apart = page.getByRole('region', { name: 'To put back' });
   await expect(apart).toContainText('gas valve plug apart');
   await step(page, 'Gas valve clicks', 'can’t tell');
-  await light(page, /^code 6:/);
+  await light(page, /^code red-quick:/);
   await carefully(page, '0.2 ohm gas-valve', '0.2');
   await expect(suspects(page).first()).toContainText('The gas valve has a shorted coil');
   await expect(suspects(page).first()).toContainText('proved');
@@ -97,7 +97,7 @@ const STORIES = [
       'Burners light': 'not seen',
     },
     ending: 'Gives up: locked out',
-    code: '6',
+    code: 'red-quick',
     lines: ['121 IP N @glow'],
     dead: ['OL igniter', 'OL'],
     first: /igniter .* is cracked.*proved/,
@@ -111,7 +111,7 @@ const STORIES = [
       'Burners light': 'not seen',
     },
     ending: 'Gives up: locked out',
-    code: '6',
+    code: 'red-quick',
     // Nothing on line voltage counts when the meter is proved on a live source, before and after.
     lines: ['121 IN N @glow', '0 IP N @glow'],
     meter: true,
@@ -121,7 +121,7 @@ const STORIES = [
     name: '3: inducer runs, nothing follows, draft good: the pressure switch',
     steps: { 'Inducer runs': 'seen', 'Igniter glows': 'not seen' },
     ending: 'Stops at a step and waits',
-    code: '3',
+    code: 'amber-quick',
     lines: ['26 R C @inducer', '0.4 PS C @inducer', 'draft 0.86 inwc'],
     first: /pressure switch stays open.*proved/,
   },
@@ -129,7 +129,7 @@ const STORIES = [
     name: '3b: draft too low: the vent, never the switch',
     steps: { 'Inducer runs': 'seen', 'Igniter glows': 'not seen' },
     ending: 'Stops at a step and waits',
-    code: '3',
+    code: 'amber-quick',
     lines: ['0 PS C @inducer', 'draft 0.33 inwc', 'vent-end blocked'],
     first: /vent and air intake is blocked/,
   },
@@ -142,7 +142,7 @@ const STORIES = [
       'Burners out, blower on': 'seen',
     },
     ending: 'Heats, stops, heats again',
-    code: '4',
+    code: 'amber-red',
     lines: ['25.9 R LI @cut-out', '3mV R LI @heating', 'filter blocked'],
     first: /air filter and air flow is blocked/,
   },
@@ -188,7 +188,7 @@ test('the next test is answered in its one field, and a wrong unit is explained 
   await step(page, 'Gas valve clicks', 'seen');
   await step(page, 'Burners light', 'not seen');
   await ends(page, 'Gives up: locked out');
-  await light(page, /^code 6:/);
+  await light(page, /^code red-quick:/);
   const next = page.getByRole('region', { name: 'Next test' });
   const field = next.getByRole('textbox');
   // What the reading needs is asked for first.

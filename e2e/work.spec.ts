@@ -4,7 +4,7 @@ test('12 V: idle volts prove nothing, volts under the blower prove the battery',
   const page = await call('mobile library');
   await step(page, 'Blower starts', 'seen');
   await step(page, 'Blower keeps running', 'not seen');
-  await light(page, /^code 1:/);
+  await light(page, /^code green-slow:/);
   await entry(page, '10.1 B CH @blower');
   await expect(evidence(page)).toContainText('B–CH: 10.1 V');
   await expect(suspects(page).first()).not.toContainText('sail switch');

@@ -76,6 +76,7 @@ try {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByRole('button', { name: 'Back to what is known' }).first().click();
   await page.getByRole('button', { name: 'Watch a try with the clock' }).click();
+  await page.getByRole('button', { name: 'It calls now: start the clock' }).click();
   await page.getByRole('group', { name: 'Watching a try' }).scrollIntoViewIfNeeded();
   await shot(page, 'watch-phone');
   await page.getByRole('button', { name: 'Stop the clock' }).click();
@@ -96,7 +97,7 @@ try {
 
   const entry = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
   await choose(page, 'Change the setup', 'gas valve plug', 'Unplug');
-  await choose(page, 'Status light', /^code 6:/);
+  await choose(page, 'Status light', /^code red-quick:/);
   await entry.fill('0.2 ohm gas-valve');
   await entry.press('Enter');
   await page.getByRole('region', { name: 'Suspects' }).getByText('proved', { exact: true }).waitFor();

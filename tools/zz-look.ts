@@ -10,17 +10,26 @@ const browser = await launch();
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.on('pageerror', (e) => console.log('PAGEERROR', e.message));
-  const shot = async (n: string) => { await page.waitForTimeout(1200); await page.screenshot({ path: `/tmp/shots/${n}.png` }); };
+  const shot = async (n: string) => {
+    await page.waitForTimeout(1200);
+    await page.screenshot({ path: `/tmp/shots/${n}.png` });
+  };
   await page.goto(stack.url);
   await signInToDemo(page);
   await shot('today');
-  await page.getByRole('link', { name: /Old Bakery/ }).first().click();
+  await page
+    .getByRole('link', { name: /Old Bakery/ })
+    .first()
+    .click();
   await page.locator('[data-suspect]').first().waitFor();
   await shot('call');
   await page.getByRole('button', { name: 'Danger' }).click();
   await shot('danger');
   await page.getByRole('button', { name: 'Water, heat' }).click();
-  await page.locator('[data-fact="glass"]').getByRole('button', { name: /Cannot tell/ }).click();
+  await page
+    .locator('[data-fact="glass"]')
+    .getByRole('button', { name: /Cannot tell/ })
+    .click();
   await shot('stop');
   await page.setViewportSize({ width: 390, height: 844 });
   await shot('stop-phone');

@@ -67,7 +67,7 @@ describe('the order of a log', () => {
 
 describe('the reducer', () => {
   test('is a pure function of the set of events', () => {
-    const events = log(seen('call', 'yes'), setup({ unplugged: ['P2'] }), { type: 'code', code: '6' });
+    const events = log(seen('call', 'yes'), setup({ unplugged: ['P2'] }), { type: 'code', code: 'red-quick' });
     const one = reduceCall(model, events);
     const two = reduceCall(model, [...events].reverse());
     expect(two.evidence).toEqual(one.evidence);

@@ -1,8 +1,10 @@
 import { testTitle } from '../src/presentation';
 import { kindOfBody, lineWords } from '../src/question';
-import { testsOf } from '../src/test-choice';
+import { GRANTS, isNeverBypassed, safetyOf } from '../src/rules';
+import { mayPropose, testsOf } from '../src/test-choice';
+import { variantsOf } from '../src/profile';
 import { parseEntryLine } from '../src/visit';
-import { FAMILIES, profile } from './models';
+import { FAMILIES, profile, profileText } from './models';
 import { COPPER_ALPHA_20, judgeDeadTest, windingAt20, withoutLeads } from '../src/bench';
 import { sayJudgement } from '../src/presentation/judgement-words';
 
@@ -91,6 +93,51 @@ describe('a part with several windings', () => {
           const live = [q.red, q.black].some((net) => model.levels[net] === 'line');
           expect([test, line]).toEqual([test, live]);
         }
+    }
+  });
+});
+
+describe('what no family ever proposes (common practice, no source)', () => {
+  const builds = FAMILIES.flatMap((id) => [
+    [id, undefined] as const,
+    ...variantsOf(profileText(id), id).map((v) => [id, v.id] as const),
+  ]);
+
+  test.each(builds)('%s %s', (id, variant) => {
+    const model = profile(id, variant);
+    const engine = testsOf(model);
+    const technician = { role: 'technician', grants: GRANTS } as const;
+    const offered = engine.filter((t) => mayPropose(model, t, technician));
+    // No meter on a terminal that sparks, and no current in series with a lead that does.
+    const sparks = new Set(
+      model.branches.filter((b) => model.parts[b.part]!.kind.name === 'spark-gap').flatMap((b) => [b.a, b.b]),
+    );
+    sparks.delete(model.ground);
+    for (const { question: q, id: test } of offered) {
+      if (q.kind === 'volts') expect([test, sparks.has(q.red) || sparks.has(q.black)]).toEqual([test, false]);
+      if (q.kind === 'gauge' && model.gauges[q.gauge]!.work === 'microamps') {
+        // A lead of its own for the flame: something else makes the spark, or nothing does.
+        const senses = model.parts.filter((p) => p.kind.name === 'flame-rod');
+        const shared = senses.some((p) => p.branches.some((b) => sparks.has(b.a) || sparks.has(b.b)));
+        expect([test, senses.length > 0 && !shared]).toEqual([test, true]);
+      }
+      if (q.kind === 'gauge' && model.quantities[model.gauges[q.gauge]!.quantity]!.id.startsWith('gas-'))
+        expect([test, model.gauges[q.gauge]!.work]).toEqual([test, 'pressure-tap']);
+    }
+    // Nothing is opened with the gas on, and no last guard is gone round.
+    for (const { ask } of model.looks) expect(ask).not.toMatch(/gas on\b.*(tube|union|line|pipe)|tube off.*gas on/i);
+    for (const t of offered)
+      if (t.intervention && 'bypass' in t.intervention) {
+        const { bypass } = t.intervention;
+        const part = model.parts.find((p) => p.id === bypass)!;
+        expect([bypass, isNeverBypassed(safetyOf(part.safety!))]).toEqual([bypass, false]);
+      }
+  });
+
+  test('every safety of the families has a kind, and every action that goes round one says which', () => {
+    for (const id of FAMILIES) {
+      const unnamed = profile(id).parts.filter((p) => p.safety === 'unnamed' && p.id !== 'fan-switch');
+      expect([id, unnamed.map((p) => p.id)]).toEqual([id, []]);
     }
   });
 });

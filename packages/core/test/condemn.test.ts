@@ -30,7 +30,7 @@ describe('proof is structural', () => {
       seen('inducer', true),
       seen('glow', false),
       { kind: 'outcome', outcome: 'stuck' },
-      { kind: 'code', code: '3' },
+      { kind: 'code', code: 'amber-quick' },
       volts('R', 'C', 'inducer', 26),
       volts('PS', 'C', 'inducer', 0),
     ];

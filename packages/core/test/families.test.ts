@@ -26,7 +26,7 @@ describe('mobile furnace, 12 V', () => {
     expect(volts(model, weak, 'B', 'CH', 100)).toBeGreaterThan(12);
     expect(volts(model, weak, 'B', 'CH', blowing(weak))).toBeLessThan(10.5);
     expect(cue(model, weak, 'purge')).toHaveLength(0);
-    expect(weak.code).toBe('1');
+    expect(weak.code).toBe('green-slow');
   });
   test('a poor ground loses the same volts on the way back: the battery holds', () => {
     const poor = traceOf(model, ['ground-lead.poor']);

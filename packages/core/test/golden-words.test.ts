@@ -60,7 +60,7 @@ const CALL = [
   { type: 'seen', phase: 'glow', answer: 'no', try: 2 },
   { type: 'seen', phase: 'valve', answer: 'unclear' },
   { type: 'outcome', outcome: 'locks-out' },
-  { type: 'code', code: '6' },
+  { type: 'code', code: 'red-quick' },
   { type: 'volts', red: 'IP', black: 'N', phase: 'glow', ...value(121, 'voltage', '121') },
   { type: 'timing', phase: 'inducer', ...value(3, 'time', '3 s') },
   { type: 'gauge', gauge: 'draft', ...value(224, 'pressure', '0.9 inwc') },

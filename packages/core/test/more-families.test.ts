@@ -76,7 +76,7 @@ describe('condensing combi boiler', () => {
     const trace = traceOf(model, ['gas-supply.off']);
     expect(cue(model, trace, 'valve')).toHaveLength(5);
     expect(trace.outcome).toBe('locks-out');
-    expect(trace.code).toBe('E1');
+    expect(trace.code).toBe('fla');
   });
   test('the board sends direct current to the valve: about 24 V', () => {
     const trace = traceOf(model, []);
@@ -84,7 +84,7 @@ describe('condensing combi boiler', () => {
     expect(volts(model, trace, 'SV', 'VR', cue(model, trace, 'valve')[0]!.from + 200)).toBeCloseTo(23.5, 0);
   });
   test('an open half-winding, or two on one centre pin, gives the valve’s own code', () => {
-    for (const fault of ['stepper.half-open', 'stepper.centre-open']) expect(traceOf(model, [fault]).code).toBe('E5');
+    for (const fault of ['stepper.half-open', 'stepper.centre-open']) expect(traceOf(model, [fault]).code).toBe('val');
   });
   test('a tap open lights it with the heating turned down; without its flow switch it does not', () => {
     expect(cue(model, traceOf(model, [], { actions: ['tap-open'] }), 'steady').length).toBeGreaterThan(0);
@@ -109,7 +109,7 @@ describe('water heaters', () => {
     expect(volts(storage, open, 'TP', 'G', 500)).toBeLessThan(0.8);
     const healthy = traceOf(storage, []);
     expect(volts(storage, healthy, 'TV', 'G', cue(storage, healthy, 'fire')[0]!.from + 500)).toBeGreaterThan(0.2);
-    expect(traceOf(storage, ['thermopile.weak']).code).toBe('2');
+    expect(traceOf(storage, ['thermopile.weak']).code).toBe('blue-slow');
   });
   test('lint on the screen trips the thermal switch, and pilot and burner go out together', () => {
     const trace = traceOf(storage, ['intake-screen.lint']);
@@ -125,7 +125,7 @@ describe('pool machines', () => {
     const trace = traceOf(heater, ['thermal-regulator.stuck-shut']);
     const fires = cue(heater, trace, 'steady');
     expect(trace.outcome).toBe('cycles');
-    expect(trace.code).toBe('HL');
+    expect(trace.code).toBe('heat');
     expect(fires.length).toBeGreaterThan(3);
     expect(fires[1]!.to - fires[1]!.from).toBeLessThan(120_000);
   });

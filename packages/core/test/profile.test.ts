@@ -99,7 +99,13 @@ describe('a profile that cannot be right is refused with file, line, place and r
       /unknown state "purrge"; did you mean "purge"\?/,
       '- {to: purge, when: input.air}',
     ],
-    ['a code without meaning', "code: '3'", "code: '33'", /unknown code "33"/, "code: '3'"],
+    [
+      'a code without meaning',
+      'code: amber-quick',
+      'code: amber-quik',
+      /unknown code "amber-quik"/,
+      'code: amber-quick',
+    ],
     [
       'a quantity that ends without a rule',
       '      - {is: 0, over: 2 s}\n  trap-level',

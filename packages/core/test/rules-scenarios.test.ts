@@ -1,4 +1,4 @@
-import { endingWith, offer, openDots, requirementsOf, waitLeft } from '../src/rules';
+import { endingWith, offer, openDots, requirementsOf, undoFirst, waitLeft } from '../src/rules';
 import { type CallEvent, type EventBody, overviewOf } from '../src/visit';
 import { A, L, stopsOf, T, today, ToldCall } from './rules-call';
 
@@ -329,5 +329,36 @@ describe('the forty scenarios', () => {
     for (const ending of ['left-off', 'referred', 'waiting'])
       expect(requirementsOf(endingWith(ending)!, call.now()).every(({ met }) => met)).toBe(true);
     expect(requirementsOf(endingWith('proved')!, call.now()).every(({ met }) => met)).toBe(false);
+  });
+});
+
+describe('while something is temporary', () => {
+  const joint = { type: 'temporary', kind: 'joint', title: 'union at the valve' } as const;
+
+  test('a joint is opened with the cock shut; with gas on it is marked, and no gas comes while it is open', () => {
+    const open = furnace().note(joint);
+    expect(marks(open, open.newest)).toEqual(['gas-off']);
+    const shut = furnace().set({ gas: false }).note(joint);
+    expect(marks(shut, shut.newest)).toEqual([]);
+    shut.set({ gas: true });
+    expect(marks(shut, shut.newest)).toEqual(['forbidden']);
+    expect(firsts(offer({ work: 'next-try', fires: true }, shut.now(), T))).toEqual(['not: temporary']);
+  });
+
+  test('a bypass comes off first, then what needs the power off, then the rest', () => {
+    const call = furnace()
+      .note({ type: 'temporary', kind: 'panel', title: 'burner door' })
+      .unplug('P3')
+      .bypass('furnace-limit');
+    expect(undoFirst(call.now().c)).toMatchObject({ kind: 'bypass' });
+    call.bypassOff();
+    expect(undoFirst(call.now().c)).toMatchObject({ kind: 'plug', id: 'P3' });
+  });
+
+  test('no ohms, no reset and no second bypass while one is on', () => {
+    const now = furnace().bypass('furnace-limit').now();
+    expect(firsts(offer({ work: 'ohms', of: 'igniter' }, now, T))).toEqual(['not: bypass-on']);
+    expect(firsts(offer(reset('spill'), now, T))).toEqual(['not: bypass-on']);
+    expect(firsts(offer(bypass('condensate'), now, T))).toEqual(['not: second-bypass']);
   });
 });

@@ -27,13 +27,19 @@ function evidence(...stretches: (Partial<Episode> & { seen: Observation[] })[]):
   );
   return { episodes, items };
 }
-const noGlow = [seen('inducer', true), seen('glow', false), seen('valve', true), ends('locks-out'), code('6')];
+const noGlow = [seen('inducer', true), seen('glow', false), seen('valve', true), ends('locks-out'), code('red-quick')];
 const share = (e: Evidence, repair: string): number =>
   engine.assess(e).suspects.find((s) => s.repair === repair)?.probability ?? 0;
 
 describe('after a repair', () => {
   test('a second fault shows when the first is mended, and leads', () => {
-    const drops = [seen('glow', true), seen('flame', true), seen('steady', false), ends('locks-out'), code('6')];
+    const drops = [
+      seen('glow', true),
+      seen('flame', true),
+      seen('steady', false),
+      ends('locks-out'),
+      code('red-quick'),
+    ];
     const e = evidence(
       { seen: [...noGlow, ohms('igniter', Infinity)] },
       { repaired: [part('igniter')], measured: [part('igniter')], seen: drops },
@@ -68,7 +74,7 @@ describe('after a repair', () => {
   });
 
   test('pairs are left out of the first quick answer', () => {
-    const drops = [seen('glow', true), seen('flame', true), seen('steady', false), code('6')];
+    const drops = [seen('glow', true), seen('flame', true), seen('steady', false), code('red-quick')];
     const e = evidence({ seen: [...noGlow, ohms('igniter', Infinity)] }, { repaired: [part('igniter')], seen: drops });
     expect(engine.assess(e, { pairs: false }).hypotheses).toHaveLength(engine.hypotheses.length);
     expect(engine.assess(e).hypotheses.length).toBeGreaterThan(engine.hypotheses.length);

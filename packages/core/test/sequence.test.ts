@@ -85,7 +85,7 @@ describe('what faults do', () => {
   test('rod wire off: lights, dies after the proving time, three times, then lockout', () => {
     const trace = traceOf(furnace, ['rod-wire.open']);
     expect(trace.outcome).toBe('locks-out');
-    expect(trace.code).toBe('6');
+    expect(trace.code).toBe('red-quick');
     expect(cue(furnace, trace, 'flame')).toHaveLength(3);
     for (const flame of cue(furnace, trace, 'flame')) expect(flame.to - flame.from).toBeLessThan(7000);
     expect(cue(furnace, trace, 'steady')).toHaveLength(0);
@@ -115,7 +115,7 @@ describe('what faults do', () => {
     expect(extremes(furnace, trace, 'R', 'C').low).toBeLessThan(18.5);
     const unplugged = traceOf(furnace, ['gas-valve.coil-short'], { unplugged: ['P2'] });
     expect(unplugged.outcome).toBe('locks-out');
-    expect(unplugged.code).toBe('6');
+    expect(unplugged.code).toBe('red-quick');
     expect(extremes(furnace, unplugged, 'R', 'C').low).toBeGreaterThan(24);
   });
 
@@ -149,7 +149,7 @@ describe('what faults do', () => {
   test('a pressure switch that is closed too early keeps the control from starting', () => {
     const trace = traceOf(furnace, ['pressure-switch.stuck-closed']);
     expect(cue(furnace, trace, 'inducer')).toHaveLength(0);
-    expect(trace.code).toBe('2');
+    expect(trace.code).toBe('amber-slow');
   });
 
   test('a bypass carries power round the open switch; an unplugged motor does not run', () => {

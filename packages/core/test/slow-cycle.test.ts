@@ -158,8 +158,8 @@ describe('opened, or failed', () => {
   test('a limit that did its job is shown by what it opened at: no sound heater comes to that step', () => {
     const half = hypothesis(engine, 'filter.half-blocked');
     const looked = followed(engine, half, watchedTry(engine, half), [
-      'volts PS C short-cycle',
-      'volts HL C short-cycle',
+      'volts WS C short-cycle',
+      'volts WL C short-cycle',
       'look filter-look',
     ]);
     const gauged = followed(engine, half, looked, ['gauge header']);
@@ -169,8 +169,8 @@ describe('opened, or failed', () => {
 
   test('a limit that opens is not condemned before everything that overheats it was looked at', () => {
     const open = followed(engine, early, watchedTry(engine, early), [
-      'volts PS C short-cycle',
-      'volts HL C short-cycle',
+      'volts WS C short-cycle',
+      'volts WL C short-cycle',
     ]);
     const after = (...ids: string[]): number => {
       const all = followed(engine, early, open, ids);
@@ -184,7 +184,7 @@ describe('opened, or failed', () => {
   // Common practice, no source: measure with a tee; more than the make value and still open condemns the switch.
   test('what a switch senses is measured where it can be: looks at its causes do not condemn it', () => {
     const looks = ['look filter-look', 'look bypass-look', 'look regulator-pan'];
-    const open = ['volts PS C short-cycle', 'volts HL C short-cycle', ...looks];
+    const open = ['volts WS C short-cycle', 'volts WL C short-cycle', ...looks];
     const all = followed(engine, early, watchedTry(engine, early), open);
     expect(condemned(engine, early, all)).toBeLessThan(0.999);
 

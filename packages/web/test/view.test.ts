@@ -117,7 +117,7 @@ describe('what the call page shows', () => {
     const { state, assessment } = look(
       ...noGlow,
       { type: 'outcome', outcome: 'locks-out' },
-      { type: 'code', code: '6' },
+      { type: 'code', code: 'red-quick' },
     );
     const ranked = engine.next({ evidence: state.evidence, declined: new Set(), person: TRAINED }, assessment);
     const tests = testsView(engine, state, assessment, ranked, options);
@@ -147,10 +147,10 @@ describe('what the call page shows', () => {
   test('the endings show what was answered, until something is changed or it is taken back', () => {
     const answered: EventBody[] = [
       { type: 'outcome', outcome: 'locks-out' },
-      { type: 'code', code: '6' },
+      { type: 'code', code: 'red-quick' },
     ];
     expect(look(...noGlow).view.cord.ending).toEqual({ outcome: undefined, code: undefined });
-    expect(look(...answered).view.cord.ending).toEqual({ outcome: 'locks-out', code: '6' });
+    expect(look(...answered).view.cord.ending).toEqual({ outcome: 'locks-out', code: 'red-quick' });
     expect(look(...answered, { type: 'code', code: 'none' }).view.cord.ending.code).toBe('none');
     expect(look(...answered, setup({ unplugged: ['P3'] })).view.cord.ending).toEqual({
       outcome: undefined,
@@ -158,8 +158,24 @@ describe('what the call page shows', () => {
     });
     expect(look(...answered, { type: 'retracted', event: 'e0' }).view.cord.ending).toEqual({
       outcome: undefined,
-      code: '6',
+      code: 'red-quick',
     });
+  });
+
+  test('what was seen before something was unplugged is marked as before; the power off for a dead test is no change', () => {
+    const bead = (...bodies: EventBody[]) => look(...noGlow, ...bodies).view.cord.beads.find((b) => b.id === 'glow')!;
+    expect(bead()).toMatchObject({ answer: 'no', stale: false });
+    expect(bead(setup({ power: false }))).toMatchObject({ answer: 'no', stale: false });
+    expect(bead(setup({ unplugged: ['P3'] }))).toMatchObject({ answer: 'no', stale: true });
+    const anew: EventBody = { type: 'seen', phase: 'glow', answer: 'yes' };
+    expect(bead(setup({ unplugged: ['P3'] }), anew)).toMatchObject({ answer: 'yes', stale: false });
+  });
+
+  test('a bypass and a plug that is apart are drawn where they are', () => {
+    const { ladder } = look(setup({ bypassed: ['limit'], unplugged: ['P3'] })).view;
+    expect(ladder.bypassed).toEqual(['limit']);
+    expect(ladder.apart.length).toBeGreaterThan(0);
+    expect(ladder.apart.every((id) => id.startsWith('P3/'))).toBe(true);
   });
 
   test('a point that this version of the profile does not have is told in the log, and breaks nothing', () => {

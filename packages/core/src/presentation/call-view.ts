@@ -3,6 +3,7 @@ import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import { kindOf } from '../question';
 import type { Authority, Wanted } from '../rules';
+import { predicts } from '../inference';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
 import { workOfQuestion } from '../test-choice';
@@ -83,6 +84,8 @@ export interface SuspectView {
   readonly proved: boolean;
   /** Names it when its world is asked for. */
   readonly id: string;
+  /** Whether its world can be shown: of what the model does not know, nothing can. */
+  readonly imaginable: boolean;
   readonly reasons: readonly { readonly for: boolean; readonly sentence: string }[];
 }
 
@@ -118,6 +121,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
       probability: s.probability,
       proved: i === 0 && standing === 'proved',
       id: s.leading.id,
+      imaginable: predicts(s.leading),
       reasons: explain(model, s.leading, engine.healthy, assessment.items, options)
         .slice(0, 8)
         .map((r) => ({ for: r.weight > 0, sentence: r.sentence })),

@@ -3,11 +3,14 @@ import type { Assessment, Engine } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import { asIndex, type Model, type NetIndex, type PhaseIndex } from '../profile';
 import { gaugeDial, voltsDial } from '../question';
-import type { CallState } from '../visit';
+import { NORMAL_SETUP } from '../simulation';
+import { type CallState, type SetUp, setupEntry } from '../visit';
 import { type Reader, readingWords } from './reader';
 export interface BeadView {
   readonly id: string;
   readonly answer: 'yes' | 'no' | 'unclear' | undefined;
+  /** It was said before something was changed: it may be otherwise now. */
+  readonly stale: boolean;
   /** The first step that did not come. */
   readonly front: boolean;
   /** Seconds after the call at which a sound appliance gets here. */
@@ -73,7 +76,7 @@ function beadsOf(
   const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0);
   let front = true;
   return model.phases.map((phase) => {
-    const { answer, measuredAt, readings } = saidOf(model, log, phase, reader);
+    const { answer, stale, measuredAt, readings } = saidOf(model, log, phase, reader);
     const isFront = front && answer === 'no' && !phase.unwanted;
     if (isFront) front = false;
     const first = healthy.cues[phase.index]![0];
@@ -84,6 +87,7 @@ function beadsOf(
     return {
       id: phase.id,
       answer,
+      stale,
       front: isFront,
       expectedAt: first && first.from,
       measuredAt,
@@ -109,15 +113,17 @@ function saidOf(
   log: CallState['log'],
   phase: Model['phases'][number],
   reader: Reader,
-): Pick<BeadView, 'answer' | 'measuredAt' | 'readings'> {
+): Pick<BeadView, 'answer' | 'stale' | 'measuredAt' | 'readings'> {
   let answer: BeadView['answer'];
   let stale = false;
+  let before: SetUp | undefined;
   const readings: string[] = [];
   let measuredAt: string | undefined;
   for (const { event, retracted, problem } of log) {
     const { body } = event;
     if (retracted || problem !== undefined) continue;
-    if (body.type === 'setup' || body.type === 'repaired') stale = true;
+    if (body.type === 'repaired' || (body.type === 'setup' && changes(body, before))) stale = true;
+    if (body.type === 'setup') before = body;
     if (body.type === 'seen' && stale) {
       answer = undefined;
       stale = false;
@@ -134,5 +140,12 @@ function saidOf(
     }
     if (body.type === 'timing' && body.phase === phase.id) measuredAt = readingWords(body.reading, {}, reader);
   }
-  return { answer, measuredAt, readings };
+  return { answer, stale: stale && answer !== undefined, measuredAt, readings };
+}
+
+/** Whether a setup lets another run come than the one before it: the power switched off for a dead test does not. */
+function changes(to: SetUp, before: SetUp | undefined): boolean {
+  const key = ({ gas, call, unplugged, bypassed, actions = [] }: SetUp): string =>
+    JSON.stringify([gas, call, [...unplugged].sort(), [...bypassed].sort(), [...actions].sort()]);
+  return key(to) !== (before ? key(before) : key(setupEntry(NORMAL_SETUP)));
 }

@@ -12,6 +12,9 @@ export interface LadderView {
   readonly nets: Readonly<Record<string, NetView>>;
   /** Shares of suspected parts, per cent; nothing in another world than the real one. */
   readonly suspected: Readonly<Record<string, number>>;
+  /** Parts that are gone round, and pins of plugs that are apart. */
+  readonly bypassed: readonly string[];
+  readonly apart: readonly string[];
 }
 
 interface NetView {
@@ -36,6 +39,10 @@ export function ladderView(
   return {
     nets: netsOf(engine, state, assessment, at, reader, world),
     suspected: world ? {} : suspectedOf(engine, assessment),
+    bypassed: state.setup.bypassed,
+    apart: engine.model.plugs
+      .filter(({ id }) => state.setup.unplugged.includes(id))
+      .flatMap(({ pins }) => pins.map((pin) => engine.model.parts[engine.model.branches[pin]!.part]!.id)),
   };
 }
 

@@ -10,6 +10,7 @@ import { resetVerdict } from './resets';
 import { can } from './rights';
 import type { Authority } from './role';
 import { isNeverBypassed, safetyOf } from './safeties';
+import { keepsGasOff } from './temporary';
 import {
   type Ender,
   type Evidence,
@@ -264,6 +265,9 @@ class Following implements Followed {
         });
         this.c.worked = true;
         if (what.kind === 'joint') this.c.touched.add('gas-joint');
+        // A joint is opened with the cock shut; a line without its appliance is capped before the gas comes back.
+        if ((what.kind === 'joint' || what.kind === 'part-out') && this.c.mayBurn && this.c.gas)
+          this.#mark(happening, { mark: 'without-need', need: 'gas-off' });
         if (what.kind === 'adjustment') {
           this.c.touched.add('gas-control');
           const gauged = this.c.need('gauge') !== undefined;
@@ -322,6 +326,8 @@ class Following implements Followed {
       if (forbidden) this.#mark(happening, { mark: 'forbidden' });
       else if (right === 'm') this.#mark(happening, { mark: 'without-right' });
     }
+    if (changed.includes('gas') && c.gas && keepsGasOff(c.temporary.values()))
+      this.#mark(happening, { mark: 'forbidden' });
     if (changed.length > 0)
       c.worked ||= changed.some((x) => x === 'bypass' || x === 'apart') || !what.gas || !what.power;
     this.#facts(happening, changed);

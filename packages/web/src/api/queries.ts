@@ -29,6 +29,14 @@ export const useMachines = (asked: MachinesAsked) =>
     },
   });
 
+/** Whose machine it is. */
+export const useContact = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['contact', id],
+    enabled: id !== undefined,
+    queryFn: () => http('GET /machines/:id/contact', { params: { id: id! } }),
+  });
+
 /** One machine; while the server is away, as it is known here. */
 export const useMachine = (id: string | undefined) =>
   useQuery({

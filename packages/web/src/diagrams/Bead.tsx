@@ -24,13 +24,22 @@ interface Props {
 export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props) {
   const state = bead.there ? stateThere(bead.there) : stateOf(bead, beyond, phase.unwanted);
   return (
-    <li className={styles.bead} data-phase={phase.id} data-state={state.name} data-chosen={chosen || undefined}>
+    <li
+      className={styles.bead}
+      data-phase={phase.id}
+      data-state={state.name}
+      data-chosen={chosen || undefined}
+      data-stale={bead.stale || undefined}
+    >
       <button type="button" className={styles.head} aria-pressed={chosen} onClick={onChoose} title={phase.ask}>
         <span className={styles.mark} aria-hidden="true" />
         <span className={styles.title}>
           {phase.title}
           <span className={styles.note}>
-            <span className={styles.state}>{state.words}</span>
+            <span className={styles.state}>
+              {state.words}
+              {bead.stale && ', before the change'}
+            </span>
             {bead.expectedAt !== undefined && (
               <span>
                 {' '}
@@ -51,7 +60,7 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
           <button
             key={a.id}
             type="button"
-            aria-pressed={bead.answer === a.id}
+            aria-pressed={bead.answer === a.id && !bead.stale}
             aria-label={`${phase.title}: ${a.words}`}
             onClick={() => onAnswer(a.id)}
           >

@@ -9,6 +9,7 @@ export function PartGlyph({
   item,
   name,
   share,
+  tag,
   x,
   y,
   onClick,
@@ -18,12 +19,14 @@ export function PartGlyph({
   name: string;
   /** Its share in per cent where it is suspected. */
   share: number | undefined;
+  /** What is there for now: a jumper round it, or its plug pulled. */
+  tag: 'bypassed' | 'apart' | undefined;
   x: number;
   y: number;
   onClick: () => void;
 }) {
   const suspected = share !== undefined;
-  const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${share} %` : ''}`;
+  const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${share} %` : ''}${tag === undefined ? '' : `, ${tag}`}`;
   return (
     <Target
       label={label}
@@ -31,9 +34,12 @@ export function PartGlyph({
       y={y + 2}
       className={styles.part}
       data-suspected={suspected || undefined}
+      data-tag={tag}
       onClick={onClick}
     >
       <Sign symbol={item.symbol} x={x} y={y} />
+      {tag === 'bypassed' && <path className={styles.jumper} d={`M${x - 16} ${y}c2 -16 30 -16 32 0`} />}
+      {tag === 'apart' && <path className={styles.jumper} d={`M${x - 5} ${y - 8}l10 16M${x + 5} ${y - 8}l-10 16`} />}
       <text x={x} y={y + 19} className={styles.name}>
         {name}
       </text>

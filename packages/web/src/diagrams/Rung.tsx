@@ -52,6 +52,7 @@ export function Rung({ rung, y, width, points, view, red, changed, wires, onNet,
           item={item}
           name={names[i]!}
           share={share}
+          tag={view.bypassed.includes(item.part) ? 'bypassed' : view.apart.includes(item.part) ? 'apart' : undefined}
           x={x}
           y={y}
           onClick={() => onPart(item.part, item.branch)}

@@ -7,6 +7,8 @@ interface Props {
   readonly drawing: Drawing;
   readonly view: CallView;
   readonly machine: Machine | undefined;
+  /** Whose machine it is; '' where nobody wrote it down. */
+  readonly customer: string;
   /** Who looks on, by their full names. */
   readonly looking: readonly string[];
   /** Shows the call to the leads, or no more; nothing for who looks on. */
@@ -15,11 +17,12 @@ interface Props {
 }
 
 /** Which machine it is, and what the customer says. */
-export const CallHead = ({ drawing, view, machine, looking, onShow, onTriage }: Props) => (
+export const CallHead = ({ drawing, view, machine, customer, looking, onShow, onTriage }: Props) => (
   <div className={styles.head}>
     <h1>{machine?.label ?? drawing.title}</h1>
     {machine && (
       <span data-machine>
+        {customer !== '' && `${customer}, `}
         {machine.site} · {drawing.title}
         {machine.make !== '' && ` · ${machine.make} ${machine.modelName}`}
       </span>

@@ -35,6 +35,7 @@ interface Props {
   readonly view: CallView;
   readonly wires: Wires;
   readonly machine: Machine | undefined;
+  readonly customer: string;
   /** Whoever is signed in looks on; somebody else works. */
   readonly looksOn: boolean;
   /** The step that was chosen; nothing leaves it to the engine. */
@@ -48,7 +49,7 @@ interface Props {
 
 /** What is known of a call on one screen, and everything that can be entered into it. */
 export function CallPage(props: Props) {
-  const { id, log, engine, drawing, view, wires, machine, looksOn, phase, onPhase, whatIf, onWhatIf } = props;
+  const { id, log, engine, drawing, view, wires, machine, customer, looksOn, phase, onPhase, whatIf, onWhatIf } = props;
   useLooking(id, looksOn && !view.closed);
   const [probes, setProbes] = useState<readonly string[]>([]);
   const [dialog, setDialog] = useState<DialogName>();
@@ -76,6 +77,7 @@ export function CallPage(props: Props) {
         drawing={drawing}
         view={view}
         machine={machine}
+        customer={customer}
         looking={log.looking}
         onShow={looksOn ? undefined : (on) => note({ type: 'shown', on })}
         onTriage={() => setDialog('triage')}

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Me } from '@zetalysis/contract';
-import { useMachine } from '../../api/queries';
+import { useContact, useMachine } from '../../api/queries';
 import { useEngine } from '../../engine/use-engine';
 import { AntTheme } from '../../kit/AntTheme';
 import { Failure } from '../../kit/Failure';
@@ -32,6 +32,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const engine = useEngine(log.events, { units: me.units, person, phase, standard, whatIf });
   const opened = log.events?.find((e) => e.body.type === 'opened')?.body;
   const machine = useMachine(opened?.type === 'opened' ? opened.machine : undefined);
+  const contact = useContact(machine.data?.id);
   const { drawing, view } = engine;
 
   useEffect(() => {
@@ -60,6 +61,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
         id={id}
         log={log}
         machine={machine.data}
+        customer={contact.data?.customer ?? ''}
         looksOn={me.role === 'lead' && log.events?.[0]?.person !== me.name}
         engine={engine}
         drawing={drawing}

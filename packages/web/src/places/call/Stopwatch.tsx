@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import { inSeconds, type Millis } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
@@ -21,9 +22,29 @@ interface Props {
  */
 export function Stopwatch({ call, ...given }: Props) {
   const [watch, keep] = useWatch(call);
+  /** The steps are in sight, and the clock waits for the call. */
+  const [armed, setArmed] = useState(false);
   if (watch) return <Watching watch={watch} keep={keep} {...given} />;
+  if (armed)
+    return (
+      <div className={styles.watching} role="group" aria-label="Ready to watch" data-watching>
+        <p>Set the call for heat, and start the clock in the same moment. Hands off the machine after that.</p>
+        <Choices>
+          <Button
+            tone="main"
+            onClick={() => {
+              setArmed(false);
+              keep({ start: Date.now(), tapped: [] });
+            }}
+          >
+            It calls now: start the clock
+          </Button>
+          <Button onClick={() => setArmed(false)}>Not now</Button>
+        </Choices>
+      </div>
+    );
   return (
-    <Button className={styles.start!} onClick={() => keep({ start: Date.now(), tapped: [] })}>
+    <Button className={styles.start!} onClick={() => setArmed(true)}>
       Watch a try with the clock
     </Button>
   );

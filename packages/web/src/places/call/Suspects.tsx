@@ -35,13 +35,15 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
             />
             {open === s.repair && (
               <>
-                <Button
-                  className={styles.whatIf}
-                  aria-pressed={whatIf === s.id}
-                  onClick={() => onWhatIf(whatIf === s.id ? undefined : s.id)}
-                >
-                  {whatIf === s.id ? 'Back to what is known' : 'What if it is so? Show steps and readings'}
-                </Button>
+                {s.imaginable && (
+                  <Button
+                    className={styles.whatIf}
+                    aria-pressed={whatIf === s.id}
+                    onClick={() => onWhatIf(whatIf === s.id ? undefined : s.id)}
+                  >
+                    {whatIf === s.id ? 'Back to what is known' : 'What if it is so? Show steps and readings'}
+                  </Button>
+                )}
                 {!s.proved && <ToProve key={s.repair} view={view} repair={s.repair} ask={toProve} />}
                 {i === 0 && <Checklist items={view.checklist} />}
                 <Reasons reasons={s.reasons} />

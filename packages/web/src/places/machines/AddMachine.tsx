@@ -37,7 +37,10 @@ export function AddMachine({ appliances, onClose }: { appliances: readonly Appli
           <Input maxLength={200} />
         </Form.Item>
         <Form.Item name="appliance" label="Family" rules={[needed]}>
-          <Select options={appliances.map((a) => ({ value: applianceKey(a), label: a.title }))} />
+          <Select
+            showSearch={{ optionFilterProp: 'label' }}
+            options={appliances.map((a) => ({ value: applianceKey(a), label: a.title }))}
+          />
         </Form.Item>
         <Form.Item name="make" label="Make">
           <Input maxLength={80} />

@@ -1,7 +1,8 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Contact, Machine } from '@zetalysis/contract';
 import { useState } from 'react';
 import { http } from '../../api/http';
+import { useContact } from '../../api/queries';
 import { Dialog } from '../../kit/Dialog';
 import { Field } from '../../kit/Field';
 import { Notice } from '../../kit/Notice';
@@ -10,11 +11,7 @@ import { Waiting } from '../../kit/Waiting';
 /** Whose machine it is. It stands in no log, so that it can be changed and erased. */
 export function ContactDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {
   const queries = useQueryClient();
-  const key = ['contact', machine.id];
-  const kept = useQuery({
-    queryKey: key,
-    queryFn: () => http('GET /machines/:id/contact', { params: { id: machine.id } }),
-  });
+  const kept = useContact(machine.id);
   const [changed, setChanged] = useState<Contact>();
   const contact = changed ?? kept.data;
   const save = useMutation({
@@ -24,7 +21,7 @@ export function ContactDialog({ machine, onClose }: { machine: Machine; onClose:
         body: { customer: customer.trim(), telephone: telephone.trim() },
       }),
     onSuccess: (now) => {
-      queries.setQueryData(key, now);
+      queries.setQueryData(['contact', machine.id], now);
       onClose();
     },
   });

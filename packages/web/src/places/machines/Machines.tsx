@@ -9,6 +9,7 @@ import { Search } from '../../kit/Search';
 import { type Part, Table } from '../../kit/Table';
 import { AddMachine } from './AddMachine';
 import { BuildDialog } from './BuildDialog';
+import { CorrectDialog } from './CorrectDialog';
 import { ContactDialog } from './ContactDialog';
 import { WiresDialog } from './WiresDialog';
 
@@ -31,6 +32,7 @@ export default function Machines() {
   const [adding, setAdding] = useState(false);
   const [wired, setWired] = useState<Machine>();
   const [owned, setOwned] = useState<Machine>();
+  const [corrected, setCorrected] = useState<Machine>();
   const [built, setBuilt] = useState<Machine>();
   return (
     <Page
@@ -63,11 +65,13 @@ export default function Machines() {
           { title: 'Make and model', sort: 'make', cell: (m) => `${m.make} ${m.modelName}` },
           { title: 'Serial', cell: (m) => m.serial },
           { title: 'Family', cell: (m) => buildWords(profiles.data ?? [], m) },
+          { title: 'Entry', cell: (m) => <Button onClick={() => setCorrected(m)}>Correct</Button> },
           { title: 'Build', cell: (m) => <Button onClick={() => setBuilt(m)}>Change</Button> },
           { title: 'Customer', cell: (m) => <Button onClick={() => setOwned(m)}>Show</Button> },
           { title: 'Wires', cell: (m) => <Button onClick={() => setWired(m)}>{wiresWords(m)}</Button> },
         ]}
       />
+      {corrected && <CorrectDialog machine={corrected} onClose={() => setCorrected(undefined)} />}
       {built && <BuildDialog machine={built} onClose={() => setBuilt(undefined)} />}
       {owned && <ContactDialog machine={owned} onClose={() => setOwned(undefined)} />}
       {wired && <WiresDialog machine={wired} onClose={() => setWired(undefined)} />}
