@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { CHROMIUM } from '../tools/browser';
-import { entry, evidence, expect, front, signIn, step, suspects, test } from './stack';
+import { choose, entry, evidence, expect, front, signIn, step, suspects, test } from './stack';
 
 const violations = async (page: Page): Promise<string[]> =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
@@ -42,6 +42,7 @@ test('axe finds nothing on a call with its clock, panel and what-if open, by day
   expect(await violations(page)).toEqual([]);
   await page.getByRole('button', { name: 'At the machine' }).click();
   await page.getByRole('button', { name: 'Watch a try' }).click();
+  await page.getByRole('button', { name: 'It calls now: start the clock' }).click();
   await step(page, 'Fan speeds up', 'not seen');
   await expect(front(page)).toBeVisible();
   expect(await violations(page)).toEqual([]);
@@ -50,6 +51,34 @@ test('axe finds nothing on a call with its clock, panel and what-if open, by day
   await expect(page.locator('[data-what-if]')).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await page.getByRole('button', { name: 'Cellar' }).click();
+  expect(await violations(page)).toEqual([]);
+});
+
+test('axe finds nothing on a stop, on the ledger with a bypass, on the endings and on the proof', async ({ call }) => {
+  const page = await call('Almshouses');
+  await choose(page, 'Change the setup', 'low-water cut-off', 'A bypass that is on');
+  await expect(page.getByRole('region', { name: 'To put back' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Danger', exact: true }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page
+    .locator('[data-fact="smell"]')
+    .getByRole('button', { name: /Within arm/ })
+    .click();
+  await expect(page.getByRole('alertdialog')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page
+    .getByRole('alertdialog')
+    .getByRole('button', { name: /take it back/ })
+    .click();
+  await page.getByRole('button', { name: 'Take the bypass off' }).first().click();
+  await page.getByText('Repaired, adjusted, photo').click();
+  await page.getByRole('button', { name: 'Repaired: try again' }).click();
+  await expect(page.getByRole('region', { name: 'Proof of the repair' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Close the call' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
   expect(await violations(page)).toEqual([]);
 });
 

@@ -34,7 +34,8 @@ for (const [name, size] of [
     await stop(page).getByRole('button', { name: 'Done' }).click();
     await stop(page).getByRole('button', { name: 'Done' }).click();
     await expect(stop(page).locator('[aria-current]')).toContainText('Shut the water feed by hand');
-    await expect(evidence(page)).toContainText('Set: power off, gas shut');
+    await expect(evidence(page)).toContainText('Set: gas shut');
+    await expect(evidence(page)).toContainText('Set: power off');
     // A line in the glass is no water that was drained and seen to refill.
     await stop(page).getByRole('button', { name: 'It is over…' }).click();
     await stop(page).getByRole('button', { name: 'It is over', exact: true }).click();
@@ -54,6 +55,7 @@ test('found dry with a bypass on: the stop, and the bypass comes off by its orde
   await expect(stop(page).locator('[aria-current]')).toContainText('Feel the casing');
   await expect(ledger(page)).toBeHidden();
   await expect(evidence(page)).toContainText('Take every bypass off. Done');
+  await expect(evidence(page)).toContainText('bypass off low-water cut-off');
 });
 
 test('no bypass is placed before water was drained and seen to refill', async ({ call }) => {

@@ -65,7 +65,7 @@ export interface CallView {
 }
 
 /** A reading that is kept and proves nothing: what it lacked, and how it is answered once more. */
-export interface UnprovedReading {
+interface UnprovedReading {
   readonly event: string;
   readonly title: string;
   readonly words: string;

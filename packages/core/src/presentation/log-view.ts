@@ -6,7 +6,8 @@ import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../questi
 import type { TestingStandard } from '../standards';
 import { endingWith, proofLineWith, stopWith } from '../rules';
 import { formatDuration, formatReading, millis, readingValue } from '../units';
-import { type CallEvent, type CallState, type EventBody, madeAt } from '../visit';
+import { NORMAL_SETUP } from '../simulation';
+import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
 import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMark } from './rule-words';
 import { predictionWords, questionTitle } from './question-words';
@@ -52,20 +53,25 @@ type LogReader = Reader & { readonly standard: TestingStandard };
 /** The log in words, oldest first. */
 export function logOf(engine: Engine, state: CallState, assessment: Assessment, reader: LogReader): LogLine[] {
   const { model } = engine;
-  return state.log.map(({ event, retracted, problem }) => ({
-    id: event.id,
-    words: entryWords(engine, event, reader),
-    at: event.offset === undefined ? event.at : new Date(madeAt(event)).toISOString(),
-    clockOff: event.offset,
-    person: event.person,
-    retracted,
-    undoable: !retracted && !LASTING.includes(event.body.type),
-    takesBack: event.body.type === 'retracted',
-    problem,
-    marks: (state.followed.marks.get(event.id) ?? []).map((mark) => sayMark(mark, model.family)),
-    photo: event.body.type === 'photo' ? event.body.photo : undefined,
-    follow: followed(model, assessment, event.id, reader),
-  }));
+  let before = setupEntry(NORMAL_SETUP);
+  return state.log.map(({ event, retracted, problem }) => {
+    const words = entryWords(engine, event, reader, before);
+    if (event.body.type === 'setup' && !retracted) before = event.body;
+    return {
+      id: event.id,
+      words,
+      at: event.offset === undefined ? event.at : new Date(madeAt(event)).toISOString(),
+      clockOff: event.offset,
+      person: event.person,
+      retracted,
+      undoable: !retracted && !LASTING.includes(event.body.type),
+      takesBack: event.body.type === 'retracted',
+      problem,
+      marks: (state.followed.marks.get(event.id) ?? []).map((mark) => sayMark(mark, model.family)),
+      photo: event.body.type === 'photo' ? event.body.photo : undefined,
+      follow: followed(model, assessment, event.id, reader),
+    };
+  });
 }
 
 function followed(model: Model, assessment: Assessment, event: string, reader: Reader): Followed[] {
@@ -82,9 +88,9 @@ function followed(model: Model, assessment: Assessment, event: string, reader: R
   });
 }
 
-function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader): string {
+function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader, before: SetUp): string {
   const kind = kindOfBody(body.type);
-  return kind ? answerWords(engine.model, body as AnswerBody, reader) : otherWords(engine, body);
+  return kind ? answerWords(engine.model, body as AnswerBody, reader) : otherWords(engine, body, before);
 }
 
 /** An answer to a question, and what is to be thought of it. */
@@ -135,22 +141,13 @@ function judge(
   }
 }
 
-function otherWords({ model, tests }: Engine, body: EventBody): string {
+function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp): string {
   const title = (id: string): string => findPart(model, id)?.title ?? id;
   switch (body.type) {
     case 'opened':
       return `Call opened: ${body.complaint}`;
-    case 'setup': {
-      const changes = [
-        body.power ? '' : 'power off',
-        body.gas ? '' : 'gas shut',
-        body.call ? '' : 'no call for heat',
-        ...body.unplugged.map((p) => `${model.plugs.find((x) => x.id === p)?.title ?? p} unplugged`),
-        ...body.bypassed.map((p) => `${title(p)} bypassed`),
-        ...(body.actions ?? []).map((a) => model.actions.find((x) => x.id === a)?.title ?? a),
-      ].filter((c) => c !== '');
-      return changes.length === 0 ? 'Everything back as it was' : `Set: ${changes.join(', ')}`;
-    }
+    case 'setup':
+      return setupWords(model, body, before);
     case 'declined': {
       const test = tests.find((t) => t.id === body.test);
       return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${test ? questionTitle(model, test.question) : body.test}`;
@@ -210,6 +207,29 @@ function otherWords({ model, tests }: Engine, body: EventBody): string {
     default:
       return '';
   }
+}
+
+/** What a setup changed, each thing in full. */
+function setupWords(model: Model, to: SetUp, from: SetUp): string {
+  const title = (list: readonly { readonly id: string; readonly title: string }[], id: string): string =>
+    list.find((x) => x.id === id)?.title ?? id;
+  const added = (key: 'unplugged' | 'bypassed' | 'actions'): string[] =>
+    (to[key] ?? []).filter((id) => !(from[key] ?? []).includes(id));
+  const gone = (key: 'unplugged' | 'bypassed' | 'actions'): string[] =>
+    (from[key] ?? []).filter((id) => !(to[key] ?? []).includes(id));
+  const changes = [
+    ...(to.power === from.power ? [] : [`power ${to.power ? 'on' : 'off'}`]),
+    ...(to.gas === from.gas ? [] : [`gas ${to.gas ? 'on' : 'shut'}`]),
+    ...(to.call === from.call ? [] : [to.call ? 'call for heat' : 'no call for heat']),
+    ...added('unplugged').map((id) => `${title(model.plugs, id)} unplugged`),
+    ...gone('unplugged').map((id) => `${title(model.plugs, id)} plugged in`),
+    ...added('bypassed').map((id) => `bypass on ${title(model.parts, id)}`),
+    ...gone('bypassed').map((id) => `bypass off ${title(model.parts, id)}`),
+    ...added('actions').map((id) => title(model.actions, id)),
+    ...gone('actions').map((id) => `over: ${title(model.actions, id)}`),
+  ];
+  if (changes.length > 0) return `Set: ${changes.join(', ')}`;
+  return `Noted: power ${to.power ? 'on' : 'off'}, gas ${to.gas ? 'on' : 'shut'}`;
 }
 
 /** What somebody wrote when the call was closed. */

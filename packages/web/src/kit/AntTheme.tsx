@@ -16,6 +16,13 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           fontSize: 15,
           controlHeight: 44,
           colorPrimary: token('--ember'),
+          // A lighter one under the pointer would be too faint to read.
+          colorPrimaryHover: token('--ember'),
+          colorPrimaryActive: token('--ember'),
+          colorPrimaryTextHover: token('--ember'),
+          colorErrorHover: token('--alarm'),
+          colorErrorBorderHover: token('--alarm'),
+          colorLinkHover: token('--live'),
           // Dark letters on the ember button: white ones would be too faint.
           ...(dark ? { colorTextLightSolid: token('--paper') } : {}),
           colorBgBase: token('--sheet'),
