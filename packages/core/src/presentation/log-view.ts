@@ -9,7 +9,7 @@ import { formatDuration, formatReading, millis, readingValue } from '../units';
 import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
-import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMark } from './rule-words';
+import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMarks } from './rule-words';
 import { predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
 import { sayNoted } from './say';
@@ -67,7 +67,7 @@ export function logOf(engine: Engine, state: CallState, assessment: Assessment, 
       undoable: !retracted && !LASTING.includes(event.body.type),
       takesBack: event.body.type === 'retracted',
       problem,
-      marks: (state.followed.marks.get(event.id) ?? []).map((mark) => sayMark(mark, model.family)),
+      marks: sayMarks(state.followed.marks.get(event.id) ?? [], model.family),
       photo: event.body.type === 'photo' ? event.body.photo : undefined,
       follow: followed(model, assessment, event.id, reader),
     };

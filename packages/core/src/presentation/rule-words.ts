@@ -38,20 +38,20 @@ export function orderWords({ stop, order, answer, words = '' }: Extract<EventBod
   return answer === 'done' ? `${sentence} Done${more}` : `${sentence} Cannot${more}`;
 }
 
-/** What somebody has to see about an entry. */
-export function sayMark(mark: Mark, family: Family | undefined): string {
-  switch (mark.mark) {
-    case 'without-right':
-      return 'made without the right to';
-    case 'forbidden':
-      return 'against the rules';
-    case 'late':
-      return 'entered late';
-    case 'too-early':
-      return 'does not close the call: something it asks for was open';
-    case 'without-need':
-      return mark.need === METER_AFTER
-        ? 'proves nothing: prove the meter again on a live source within five minutes'
-        : `proves nothing without: ${needTitle(mark.need, family)} Read it again after that.`;
-  }
+/** What somebody has to see about an entry; what it lacked is said together. */
+export function sayMarks(marks: readonly Mark[], family: Family | undefined): string[] {
+  const lacked = marks.flatMap((m) => (m.mark === 'without-need' && m.need !== METER_AFTER ? [m.need] : []));
+  const others = marks.flatMap((m) => {
+    if (m.mark !== 'without-need') return [MARK_WORDS[m.mark]];
+    return m.need === METER_AFTER ? ['proves nothing: prove the meter again on a live source within five minutes'] : [];
+  });
+  if (lacked.length === 0) return others;
+  return [...others, `proves nothing without: ${lacked.map((need) => needTitle(need, family)).join(' ')}`];
 }
+
+const MARK_WORDS = {
+  'without-right': 'made without the right to',
+  forbidden: 'against the rules',
+  late: 'entered late',
+  'too-early': 'does not close the call: something it asks for was open',
+} as const;

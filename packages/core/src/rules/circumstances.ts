@@ -1,6 +1,6 @@
 import type { FactValue } from './facts';
 import { type Family, hasGas, hasPower } from './family';
-import type { Happening, Thing } from './happening';
+import type { Happening, Jumper, Thing } from './happening';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -16,6 +16,8 @@ interface Said {
 /** A safety that is gone round now. */
 export interface Placed extends Thing {
   readonly kind: string;
+  /** What it is to show; '' where nobody said. */
+  readonly why: string;
   readonly by: string;
   readonly event: string;
   readonly since: number;
@@ -203,21 +205,17 @@ export class Circumstances {
     return changed;
   }
 
-  #bypass(
-    { id: event, person, at }: Happening,
-    on: readonly (Thing & { readonly kind: string; readonly found?: boolean })[],
-    changed: string[],
-  ): void {
+  #bypass({ id: event, person, at }: Happening, on: readonly Jumper[], changed: string[]): void {
     const before = this.bypasses;
     if (on.length === before.length && on.every(({ id }) => before.some((b) => b.id === id))) return;
     changed.push('bypass');
-    this.bypasses = on.map(({ id, title, kind, found = false }) => {
+    this.bypasses = on.map(({ id, title, kind, found = false, why = '' }) => {
       const placed = before.find((b) => b.id === id);
       if (placed) return placed;
       const times = (this.timesBypassed.get(id) ?? 0) + 1;
       this.timesBypassed.set(id, times);
       this.touched.add(kind);
-      return { id, title, kind, by: person, event, since: at, found, times };
+      return { id, title, kind, why, by: person, event, since: at, found, times };
     });
     const others = [
       ...before.filter((b) => !on.some(({ id }) => id === b.id)),

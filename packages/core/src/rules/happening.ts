@@ -24,13 +24,20 @@ export interface Happening {
   readonly what: What;
 }
 
+/** A safety that is gone round, as an entry says it. */
+export interface Jumper extends Thing {
+  readonly kind: string;
+  readonly found?: boolean;
+  readonly why?: string;
+}
+
 export type What =
   | {
       readonly type: 'setup';
       readonly gas: boolean;
       readonly power: boolean;
       readonly call: boolean;
-      readonly bypasses: readonly (Thing & { readonly kind: string; readonly found?: boolean })[];
+      readonly bypasses: readonly Jumper[];
       readonly apart: readonly (Thing & { readonly kind: TemporaryKind })[];
     }
   | { readonly type: 'fact'; readonly fact: string; readonly value: FactValue }

@@ -30,7 +30,7 @@ export {
   missingEvidence,
   type StandingStop,
 } from './follow';
-export type { Happening, What } from './happening';
+export type { Happening, Jumper, What } from './happening';
 export { type Need, NEED_IDS, needOf, NEEDS, needSentence, needsOf, waitLeft, WORK_IDS, workOf, WORKS } from './needs';
 export {
   isDotted,

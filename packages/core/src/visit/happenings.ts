@@ -1,4 +1,4 @@
-import { EVERYTHING, type Happening, type TemporaryKind, type What } from '../rules';
+import { EVERYTHING, type Happening, type Jumper, type TemporaryKind, type What } from '../rules';
 import { type CallEvent, madeAt } from './event';
 import type { EventBody } from './event-kinds';
 import { FORMER_DANGERS } from './events/danger';
@@ -107,7 +107,7 @@ function setupOf(body: Extract<EventBody, { type: 'setup' }>): What {
   // Logs from before there was a ledger name only the parts.
   const unlisted = bypassed
     .filter((id) => !ledger.some((line) => line.id === id))
-    .map((id) => ({ id, title: id, kind: 'safety' }));
+    .map((id): Jumper => ({ id, title: id, kind: 'safety' }));
   const round = new Set(ledger.map(({ id }) => id));
   const thing = (kind: TemporaryKind) => (id: string) => ({ id, title: titleOf(id), kind });
   return {
@@ -115,12 +115,14 @@ function setupOf(body: Extract<EventBody, { type: 'setup' }>): What {
     gas,
     power,
     call,
-    bypasses: [...ledger, ...unlisted].map(({ id, title, kind, ...line }) => ({
-      id,
-      title,
-      kind,
-      ...('found' in line && line.found === true && { found: true }),
-    })),
+    bypasses: [
+      ...ledger.map(({ limit: _limit, found, why, ...line }): Jumper => ({
+        ...line,
+        ...(found !== undefined && { found }),
+        ...(why !== undefined && { why }),
+      })),
+      ...unlisted,
+    ],
     apart: [...unplugged.map(thing('plug')), ...actions.filter((id) => !round.has(id)).map(thing('action'))],
   };
 }

@@ -89,11 +89,14 @@ export function withMeaning(meanings: Meanings, body: EventBody, inForce: readon
       const ledger = meanings.safeties.filter(({ id }) => body.bypassed.includes(id) || actions.includes(id));
       const apart = meanings.apart.filter(({ id }) => body.unplugged.includes(id) || actions.includes(id));
       const resets = actions.filter((a) => !inForce.includes(a)).flatMap((a) => meanings.resets[a] ?? []);
-      const found = new Set((body.ledger ?? []).flatMap((l) => (l.found === true ? [l.id] : [])));
+      const said = new Map((body.ledger ?? []).map((l) => [l.id, l]));
       return {
         ...body,
         ...(ledger.length > 0 && {
-          ledger: ledger.map((l) => ({ ...l, ...(found.has(l.id) && { found: true }) })),
+          ledger: ledger.map((line) => {
+            const { found, why } = said.get(line.id) ?? line;
+            return { ...line, ...(found !== undefined && { found }), ...(why !== undefined && { why }) };
+          }),
         }),
         ...(apart.length > 0 && { apart: apart.map((a) => ({ ...a })) }),
         ...(resets.length > 0 && { resets: resets.map((r) => ({ ...r })) }),

@@ -38,7 +38,7 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
           <span className={styles.note}>
             <span className={styles.state}>
               {state.words}
-              {bead.stale && ', before the change'}
+              {bead.stale && ', before'}
             </span>
             {bead.expectedAt !== undefined && (
               <span>

@@ -15,6 +15,8 @@ const ledgerLine = t.Object({
   limit: t.Integer({ minimum: 0, maximum: 172_800 }),
   /** It was found like that. */
   found: t.Optional(t.Boolean()),
+  /** What it is to show. */
+  why: t.Optional(t.String({ maxLength: 300 })),
 });
 
 export type LedgerLine = t.Static<typeof ledgerLine>;

@@ -102,7 +102,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
               onDecline={(why) => onEvents(declined(test, first, why))}
             />
           ) : test.ledger && test.setup ? (
-            <Button tone="main" onClick={() => onEvents([setupEntry(test.setup!)])}>
+            <Button tone="main" onClick={() => onEvents([placed(test)])}>
               It is on, power on: watch
             </Button>
           ) : (
@@ -187,6 +187,12 @@ function firstNeed(test: TestView, { followed, person }: Rules): Need | undefine
   const o = offer(test.wanted, followed, person);
   return o.offered ? o.first[0] : undefined;
 }
+
+/** The entry that places the bypass of a test, with what it is to show. */
+const placed = ({ setup, wanted, title }: TestView): EventBody => ({
+  ...setupEntry(setup!),
+  ledger: [{ id: wanted.of ?? '', title: '', kind: wanted.kind ?? 'unnamed', limit: 0, why: title }],
+});
 
 const keyOf = (need: Need, { wanted }: TestView): string =>
   wanted.of !== undefined && (need.id === 'isolated' || need.id === 'watch') ? `${need.id} ${wanted.of}` : need.id;

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import type { CallView } from '@zetalysis/core/presentation';
 import { bypassLimit, offBy, overdue, RINGS_AT, WHILE_TEMPORARY } from '@zetalysis/core/rules';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
@@ -10,6 +11,31 @@ interface Props {
   readonly setup: CallView['setup'];
   readonly closed: boolean;
   readonly onBody: (body: EventBody) => void;
+}
+
+/** Half a second of a tone that carries over a burner, and a hand that feels it, for as long as nobody has taken it off. */
+function Ring() {
+  useEffect(() => {
+    const again = setInterval(ring, RINGS_EVERY_MS);
+    ring();
+    return () => clearInterval(again);
+  }, []);
+  return null;
+}
+
+const RINGS_EVERY_MS = 5000;
+
+function ring(): void {
+  navigator.vibrate?.(400);
+  // A page that nobody has touched yet may make no sound: then it only shows and shakes.
+  if (navigator.userActivation?.hasBeenActive !== true) return;
+  const audio = new AudioContext();
+  const tone = audio.createOscillator();
+  tone.frequency.value = 880;
+  tone.connect(audio.destination);
+  tone.onended = () => void audio.close();
+  tone.start();
+  tone.stop(audio.currentTime + 0.5);
 }
 
 /** What is there for now, each with its clock and what undoes it; a bypass turns the whole line red. */
@@ -43,7 +69,8 @@ export function LedgerBar({ setup, closed, onBody }: Props) {
         return (
           <span key={b.id} className={styles.tag} data-rings={rings || undefined} role={rings ? 'alert' : undefined}>
             <span>
-              <strong>Bypass on: {b.title}</strong>, by {b.by}, {clock(now - b.since)}.{' '}
+              <strong>Bypass on: {b.title}</strong>, by {b.by}, {clock(now - b.since)}.
+              {b.why !== '' && ` For: ${b.why}.`} {rings && <Ring />}
               {over ? 'It must come off now.' : `Off by ${clock(Math.max(0, limit - now))}. Watched until it is off.`}
             </span>
             <Button tone="alarm" disabled={closed} onClick={() => without(b.id)}>
