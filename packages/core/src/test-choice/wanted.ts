@@ -28,13 +28,9 @@ export function workOfQuestion(
 const isLine = (model: Model, net: NetIndex): boolean =>
   model.levels[net] === 'line' || model.points.some((p) => p.net === net && p.line);
 
-/** A net on which a spark jumps. */
+/** The terminal from which a spark jumps; rungs are written from source to common, so it is where the gap begins. */
 const isSpark = (model: Model, net: NetIndex): boolean =>
-  net !== model.ground &&
-  model.branches.some(
-    (b) =>
-      model.parts[b.part]!.kind.symbol(b.name, model.parts[b.part]!.spec) === 'spark' && (b.a === net || b.b === net),
-  );
+  model.branches.some(({ part, a }) => a === net && model.parts[part]!.kind.name === 'spark-gap');
 
 /** What a stop may let through. */
 function isKindOf({ kind }: Question): Allowed | undefined {

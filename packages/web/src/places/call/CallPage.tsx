@@ -2,7 +2,7 @@ import type { InputRef } from 'antd';
 import { useCallback, useRef, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
-import { type EventBody, withMeaning } from '@zetalysis/core/visit';
+import { type EventBody, type Overview, withMeaning } from '@zetalysis/core/visit';
 import type { Machine, Wires } from '@zetalysis/contract';
 import type { StepAnswer } from '../../diagrams/Bead';
 import { Cord } from '../../diagrams/Cord';
@@ -85,7 +85,7 @@ export function CallPage(props: Props) {
       <StatusStrip drawing={drawing} view={view} onBody={note} onDanger={() => setDialog('danger')} />
       <LedgerBar setup={view.setup} closed={view.closed} onBody={note} />
       {log.notKept !== undefined && <Notice kind="danger">{log.notKept}</Notice>}
-      {log.overview.state === 'late' && <LateEntry count={log.overview.late} />}
+      {log.overview.state === 'late' && <LateEntry overview={log.overview} />}
       <StopScreen setup={view.setup} onBodies={noteAll} />
       {view.whatIf !== undefined && <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />}
       <div className={styles.areas}>
@@ -160,11 +160,26 @@ const WhatIf = ({ words, onBack }: { words: string; onBack: () => void }) => (
 );
 
 /** Something that touches safety was noted elsewhere and came after the call was closed. */
-const LateEntry = ({ count }: { count: number }) => (
-  <Notice kind="danger" more="Read the newest entries: gas, power, bypass, danger or a repair is among them.">
-    Open: {count === 1 ? 'a late entry' : `${count} late entries`} came after this call was closed.
+const LateEntry = ({ overview: { late, stops } }: { overview: Overview }) => (
+  <Notice
+    kind="danger"
+    more={
+      <>
+        {stops.map((s) => (
+          <p key={s.id}>
+            <strong>{s.title}</strong> was so at {clockTime.format(new Date(s.since))}, by {s.person}. How is it now?
+            Open the call again and say so.
+          </p>
+        ))}
+        Read the newest entries: gas, power, bypass, danger or a repair is among them.
+      </>
+    }
+  >
+    Open: {late === 1 ? 'a late entry' : `${late} late entries`} came after this call was closed.
   </Notice>
 );
+
+const clockTime = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
 
 const Always = ({ cautions, onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (
   <ul className={styles.always}>

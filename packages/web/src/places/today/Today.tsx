@@ -60,7 +60,7 @@ export default function Today({ me }: { me: Me }) {
       }
     >
       {error && <Notice kind="problem">{error.message}</Notice>}
-      {watch.data?.map((c) => (
+      {gravestFirst(watch.data ?? []).map((c) => (
         <Watch key={c.id} call={c} now={now} />
       ))}
       {watch.data && <Leads calls={watch.data} me={me} />}
@@ -85,6 +85,14 @@ export default function Today({ me }: { me: Me }) {
     </Page>
   );
 }
+
+const GRAVE = { out: 3, off: 2, hold: 1 } as const;
+
+/** Calls on which people are to be out stand on top, then those that stay off; the rest as they came. */
+const gravestFirst = (calls: readonly CallSummary[]): CallSummary[] => {
+  const grave = ({ overview }: CallSummary): number => Math.max(0, ...overview.stops.map(({ grade }) => GRAVE[grade]));
+  return [...calls].sort((a, b) => grave(b) - grave(a));
+};
 
 interface Named {
   /** Families have their names from here. */
