@@ -8,6 +8,7 @@ import {
   mergeEvents,
   nextSeq,
   parseEntryLine,
+  presentSetup,
   reduceCall,
 } from '../src/visit';
 import fc from 'fast-check';
@@ -157,6 +158,17 @@ describe('the reducer', () => {
     expect(state.setup.bypassed).toEqual(['rollout']);
     expect(state.log[0]!.problem).toBeUndefined();
     expect(state.followed.stops.map(({ stop, grade }) => [stop.id, grade])).toEqual([['bypass-over', 'off']]);
+  });
+
+  test('the newest setup that stands is the present one, as the state of the call has it', () => {
+    const events = log(setup({ gas: false }), setup({ gas: false, power: false }), setup({ unplugged: ['P2'] }));
+    const undone = [
+      ...events,
+      ...log({ type: 'retracted', event: events[2]!.id }).map((e) => ({ ...e, id: 'u', seq: 9 })),
+    ];
+    expect(presentSetup(undone)).toMatchObject({ gas: false, power: false, unplugged: [] });
+    expect(presentSetup(undone)).toEqual(reduceCall(model, undone).setup);
+    expect(presentSetup([])).toEqual(reduceCall(model, []).setup);
   });
 
   test('a danger of an older log stands until it is declared over', () => {

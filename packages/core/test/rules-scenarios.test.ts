@@ -107,6 +107,8 @@ describe('the forty scenarios', () => {
   test('13: the customer pressed the spill switch today, T presses, no cause: reset-again', () => {
     const pressed = { safety: 'spill', kind: 'spill', title: 'spill switch', at: today('07:30'), event: 'customer' };
     expect(stopsOf(new ToldCall('furnace', [pressed]).reset('spill').now())).toEqual(['reset-again']);
+    // What was pressed before the call counts when a reset is wanted, too.
+    expect(firsts(offer(reset('spill'), new ToldCall('furnace', [pressed]).now(), T))).toEqual(['not: reset-again']);
     const long = { ...pressed, at: today('07:30') - 31 * 86_400_000 };
     expect(stopsOf(new ToldCall('furnace', [long]).reset('spill').now())).toEqual([]);
   });
@@ -330,6 +332,13 @@ describe('the forty scenarios', () => {
       expect(requirementsOf(endingWith(ending)!, call.now()).every(({ met }) => met)).toBe(true);
     expect(requirementsOf(endingWith('proved')!, call.now()).every(({ met }) => met)).toBe(false);
   });
+});
+
+test('a call that was closed again and again is followed as quickly as another', () => {
+  // Each closing is held against what came before it, once.
+  const call = furnace();
+  for (let n = 0; n < 200; n++) call.note({ type: 'closed', ending: 'mistake', given: { reason: 'x' } });
+  expect(call.now().ending).toBe('mistake');
 });
 
 describe('while something is temporary', () => {

@@ -84,7 +84,6 @@ export class Circumstances {
   readonly repaired = new Map<string, string>();
   /** Set, opened, reset, adjusted or repaired, so that the call was no mistake. */
   worked = false;
-  tagged = false;
   #fired = 0;
 
   constructor(

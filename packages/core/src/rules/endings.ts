@@ -78,10 +78,6 @@ const REQUIREMENTS = {
     met: ({ c }: Followed) => !c.worked,
   },
   'no-danger': { words: 'No danger came up.', met: ({ dangers }: Followed) => !dangers },
-  'safe-or-reached': {
-    words: 'Where a stop stands: gas and power are off, both noted.',
-    met: ({ stops, c }: Followed) => stops.length === 0 || c.dead,
-  },
 } as const;
 
 const ALL = ['no-bypass', 'nobody-out'] as const;
@@ -146,7 +142,7 @@ export const ENDING_LIST: readonly Ending[] = [
       { id: 'whom', ask: 'To whom' },
       { id: 'reached', ask: 'When they were reached' },
     ],
-    requires: ['no-bypass', 'safe-or-reached'],
+    requires: ['no-bypass', 'dead-if-stopped'],
   },
 ];
 

@@ -69,6 +69,8 @@ export interface Followed {
   readonly breakRecorded: boolean;
   readonly ending: string | undefined;
   readonly dangers: boolean;
+  /** Resets without a cause that were pressed on this machine before the call. */
+  readonly before: readonly Pressed[];
   /** Resets without a cause, as the next call on this machine counts them. */
   readonly uncaused: readonly Pressed[];
   /** Orders that were answered with cannot at a shut-off: a lead has to know. */
@@ -150,11 +152,11 @@ class Following implements Followed {
   ending: string | undefined;
   dangers = false;
   readonly unable: { stop: string; order: string }[] = [];
-  /** By entry: who may end each of the stops that it brought; while the entry can be struck before the first run, all. */
+  /** By entry: who may end each of the stops that it brought, or would have brought had it not been taken back. */
   readonly raised = new Map<string, Ender[]>();
   readonly #open = new Map<string, Open>();
   readonly #limits: Limits;
-  readonly #before: readonly Pressed[];
+  readonly before: readonly Pressed[];
 
   constructor(
     private readonly happenings: readonly Happening[],
@@ -164,7 +166,7 @@ class Following implements Followed {
   ) {
     this.c = new Circumstances(terms.family, Math.min(...happenings.map((h) => h.at), terms.now));
     this.#limits = terms.limits ?? LIMITS;
-    this.#before = terms.before ?? [];
+    this.before = terms.before ?? [];
   }
 
   run(): this {
@@ -388,7 +390,7 @@ class Following implements Followed {
 
   #reset(happening: Happening, what: Extract<What, { type: 'reset' }>): void {
     const { c } = this;
-    const earlier = [...this.#before, ...c.resets];
+    const earlier = [...this.before, ...c.resets];
     const verdict = resetVerdict(what.safety, what.kind, c, earlier);
     const right = can(happening.by, verdict === 'again' ? 'forbidden-reset' : 'reset');
     if (verdict === 'again') this.#mark(happening, { mark: 'forbidden' });
@@ -449,7 +451,8 @@ class Following implements Followed {
       return;
     }
     const known = follow(
-      this.happenings.filter((h) => cameBefore(h, happening, this.happenings)),
+      // Earlier closings say nothing about what an ending asks for, and each would be followed for itself again.
+      this.happenings.filter((h) => h.what.type !== 'closed' && cameBefore(h, happening, this.happenings)),
       { ...this.terms, now: happening.at },
     );
     if (closingProblems(asked, given, known).length > 0) {

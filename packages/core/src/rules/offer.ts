@@ -6,7 +6,6 @@ import type { Authority } from './role';
 import { bypassLimit, isNeverBypassed, MOST_BYPASSES, safetyOf } from './safeties';
 import type { Allowed } from './stops';
 import { keepsGasOff } from './temporary';
-import type { Pressed } from './circumstances';
 
 /** What somebody wants to do: a kind of work, on what, and what of it the rules look at. */
 export interface Wanted {
@@ -32,7 +31,7 @@ export type Offer =
 const not = (why: Extract<Offer, { offered: false }>['why']): Offer => ({ offered: false, why });
 
 /** Whether a piece of work is offered to somebody now. An unmet need does not withdraw it: it is proposed first. */
-export function offer(wanted: Wanted, followed: Followed, person: Authority, before: readonly Pressed[] = []): Offer {
+export function offer(wanted: Wanted, followed: Followed, person: Authority): Offer {
   const { c, stops } = followed;
   const [highest] = stops;
   if (highest && !stops.every(({ stop }) => wanted.is !== undefined && stop.allows.includes(wanted.is)))
@@ -48,7 +47,7 @@ export function offer(wanted: Wanted, followed: Followed, person: Authority, bef
   if (wanted.work === 'manual-reset') {
     if (can(person, 'reset') !== '+') return not('right');
     const { of = '', kind = '' } = wanted;
-    const pressed = [...before, ...c.resets];
+    const pressed = [...followed.before, ...c.resets];
     if (resetVerdict(of, kind, c, pressed) === 'again' && pressed.some((p) => p.safety === of))
       return not('reset-again');
     return { offered: true, first: unmet(resetNeeds(kind), followed, of) };

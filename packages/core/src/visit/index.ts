@@ -31,3 +31,4 @@ export {
 export { hasFreeText, TAKEN_OUT, withoutFreeText } from './redact';
 export { type CallState, reduceCall } from './reduce';
 export { observationOfEntry } from './translate';
+export { presentSetup } from './present-setup';

@@ -1,8 +1,8 @@
 import type { InputRef } from 'antd';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
-import { type EventBody, type Overview, withMeaning } from '@zetalysis/core/visit';
+import { type EventBody, type Overview, presentSetup, withMeaning } from '@zetalysis/core/visit';
 import type { Machine, Wires } from '@zetalysis/contract';
 import type { StepAnswer } from '../../diagrams/Bead';
 import { Cord } from '../../diagrams/Cord';
@@ -49,7 +49,11 @@ interface Props {
 
 /** What is known of a call on one screen, and everything that can be entered into it. */
 export function CallPage(props: Props) {
-  const { id, log, engine, drawing, view, wires, machine, customer, looksOn, phase, onPhase, whatIf, onWhatIf } = props;
+  const { id, log, engine, drawing, wires, machine, customer, looksOn, phase, onPhase, whatIf, onWhatIf } = props;
+  // What is changed next is changed on what is so now, however long the engine thinks about it.
+  const { events } = log;
+  const setup = useMemo(() => presentSetup(events ?? []), [events]);
+  const view = useMemo(() => ({ ...props.view, setup }), [props.view, setup]);
   useLooking(id, looksOn && !view.closed);
   const [probes, setProbes] = useState<readonly string[]>([]);
   const [dialog, setDialog] = useState<DialogName>();
@@ -147,7 +151,7 @@ export function CallPage(props: Props) {
         </div>
       </div>
       <Always cautions={drawing.cautions} onKeys={() => setDialog('keys')} />
-      <CallDialogs {...props} open={dialog} onBody={note} onClose={() => setDialog(undefined)} />
+      <CallDialogs {...props} view={view} open={dialog} onBody={note} onClose={() => setDialog(undefined)} />
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { CallView } from '@zetalysis/core/presentation';
-import { bypassLimit, offBy, overdue, RINGS_AT, WHILE_TEMPORARY } from '@zetalysis/core/rules';
+import { bypassLimit, offBy, overdue, RINGS_AT, safetyOf, WHILE_TEMPORARY } from '@zetalysis/core/rules';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { clock } from '../clock';
@@ -11,6 +11,12 @@ interface Props {
   readonly setup: CallView['setup'];
   readonly closed: boolean;
   readonly onBody: (body: EventBody) => void;
+}
+
+/** What to keep in sight meanwhile, and what ends it at once. */
+function watchWords(kind: string): string {
+  const { watch, endWhen } = safetyOf(kind);
+  return watch === '' ? '' : ` Watch ${watch}; off at once when ${endWhen}.`;
 }
 
 /** Half a second of a tone that carries over a burner, and a hand that feels it, for as long as nobody has taken it off. */
@@ -72,6 +78,7 @@ export function LedgerBar({ setup, closed, onBody }: Props) {
               <strong>Bypass on: {b.title}</strong>, by {b.by}, {clock(now - b.since)}.
               {b.why !== '' && ` For: ${b.why}.`} {rings && <Ring />}
               {over ? 'It must come off now.' : `Off by ${clock(Math.max(0, limit - now))}. Watched until it is off.`}
+              {watchWords(b.kind)}
             </span>
             <Button tone="alarm" disabled={closed} onClick={() => without(b.id)}>
               Take the bypass off
