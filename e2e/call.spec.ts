@@ -300,9 +300,13 @@ test('story 6: the steam boiler’s cut-off, a ghost behind it, and a watched by
     'Bypass on: low-water cut-off, by imre',
   );
   await page.getByRole('link', { name: 'Today', exact: true }).click();
-  await expect(page.getByRole('alert').first()).toContainText(
-    'Bypass in place: low-water cut-off at Steam boiler, Old Bakery',
-  );
+  // Another call of the same house may stand above it: only that it rings, and in these words.
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: 'Bypass in place: low-water cut-off at Steam boiler, Old Bakery' })
+      .first(),
+  ).toBeVisible();
 });
 
 test('story 6b: glass half full, the watched bypass proves the cut-off bad', async ({ call }) => {
