@@ -5,9 +5,10 @@ import { people } from './people';
 import { photos } from './photos';
 import { profiles } from './profiles';
 import { session } from './session';
+import { shop } from './shop';
 
 /** Every endpoint, by resource. */
-export const CONTRACT = { session, people, profiles, machines, calls, photos } as const;
+export const CONTRACT = { session, people, shop, profiles, machines, calls, photos } as const;
 
 /** Without what is not sent. */
 type Given<S> = { readonly [K in keyof S as S[K] extends undefined ? never : K]: S[K] };
@@ -29,6 +30,7 @@ export interface Contract
   extends
     Exchanges<typeof session>,
     Exchanges<typeof people>,
+    Exchanges<typeof shop>,
     Exchanges<typeof profiles>,
     Exchanges<typeof machines>,
     Exchanges<typeof calls>,

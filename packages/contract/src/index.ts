@@ -28,4 +28,5 @@ export { type Colleague, people } from './people';
 export { LONGEST_PHOTO, type Photo, photos } from './photos';
 export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
 export { type ListedSession, personFields, session, type Me } from './session';
+export { shop } from './shop';
 export { CONTRACT, contractSchema, type Contract } from './contract';

@@ -11,6 +11,7 @@ import { Calls } from './features/calls/service';
 import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
 import { peopleRoutes } from './features/people/routes';
+import { shopRoutes } from './features/shop/routes';
 import { photoRoutes } from './features/photos/routes';
 import { profileRoutes } from './features/profiles/routes';
 import type { Profiles } from './features/profiles/service';
@@ -57,8 +58,9 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', express.json({ limit: '256kb' }));
   app.use('/api', sessions(sequelize, { secret: sessionSecret, secureCookies }));
   app.use(sessionRoutes(passwordLimits(sequelize, sessionSecret), sessionSecret));
-  app.use(['/api/people', '/api/profiles', '/api/machines', '/api/calls', '/api/photos'], signedIn);
+  app.use(['/api/people', '/api/shop', '/api/profiles', '/api/machines', '/api/calls', '/api/photos'], signedIn);
   app.use(peopleRoutes());
+  app.use(shopRoutes());
   app.use(profileRoutes(profiles));
   app.use(machineRoutes(new Machines(profiles)));
   app.use(callRoutes(new Calls(profiles)));

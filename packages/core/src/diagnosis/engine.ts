@@ -10,7 +10,7 @@ import {
   seedPairs,
   Traces,
 } from '../inference';
-import type { Model } from '../profile';
+import type { Model, PartIndex } from '../profile';
 import {
   contradiction,
   ExpectedFinding,
@@ -23,8 +23,9 @@ import {
 } from '../proof';
 import { askedKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
 import type { Authority, Followed } from '../rules';
-import { chainKey, CircuitStates, setupKey, Trajectories } from '../simulation';
+import { chainKey, CircuitStates, FIRST_EPISODE, setupKey, Trajectories } from '../simulation';
 import { type TestingStandard, USUAL_STANDARD } from '../standards';
+import type { Millis } from '../units';
 import {
   mayPropose,
   minutesFor,
@@ -198,6 +199,20 @@ export class Engine {
   /** Every intervention means a new run for every hypothesis, and pays only once there are few of them. */
   private mayIntervene(hypotheses: number): boolean {
     return hypotheses <= MOST_FOR_INTERVENTION || hypotheses * this.interventions <= FEW_RUNS;
+  }
+
+  /**
+   * How long, by the model, a safety that was reset takes to open again while what opened it is still there: the longest of
+   * the causes that are listed for it; nothing where none of them opens it again.
+   */
+  timeToTrip(safety: PartIndex): Millis | undefined {
+    const chain = [FIRST_EPISODE, { ...FIRST_EPISODE, repaired: [safety] }];
+    const times = this.hypotheses
+      .filter((h) => h.kind === 'fault' && h.cause !== undefined && h.breaks === safety)
+      .map((h) => this.traces.last(h.faults, chain).trace)
+      .filter(({ outcome }) => outcome !== 'runs')
+      .map(({ cycle, end }) => (cycle ? cycle.from + cycle.length : end));
+    return times.length === 0 ? undefined : Math.max(...times);
   }
 
   /** Tests that may be proposed and were not answered as things stand now. */

@@ -9,6 +9,7 @@ import type { TestingStandard } from '../standards';
 import { workOfQuestion } from '../test-choice';
 import { type Adjusted, type BreakRecord, type CallState, observationOfEntry } from '../visit';
 import { draftRecord, sayRecord } from './break-record';
+import { type CondemningReading, condemningOf, tripsAfter } from './condemning';
 import { type CordView, cordView } from './cord-view';
 import { explain } from './explain';
 import { type LadderView, ladderView } from './ladder-view';
@@ -56,6 +57,10 @@ export interface CallView {
   /** Nothing was seen or measured yet: the telephone's turn. */
   readonly untouched: boolean;
   readonly carry: readonly Carried[];
+  /** What condemned the part that was repaired, and how that reads since. */
+  readonly condemning: CondemningReading | undefined;
+  /** How long what opened the repaired safeties takes to open them again, minutes by the model; nothing where it does not. */
+  readonly tripsAfter: number | undefined;
   /** The newest reading, where it proves nothing for want of what it needed. */
   readonly unproved: UnprovedReading | undefined;
   /** The step at which the ladder is drawn. */
@@ -156,6 +161,8 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     ),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
     carry: partsToCarry(engine, assessment),
+    condemning: condemningOf(engine, state, assessment, options),
+    tripsAfter: tripsAfter(engine, state),
     unproved: unprovedOf(engine, state, options),
     at,
     whatIf: world?.words,

@@ -4,7 +4,7 @@ import { findPart, findPhase, type Model } from '../profile';
 import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
 import type { TestingStandard } from '../standards';
-import { endingWith, proofLineWith, stopWith } from '../rules';
+import { endingWith, type Followed, proofLineWith } from '../rules';
 import { formatDuration, formatReading, millis, readingValue } from '../units';
 import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
@@ -33,11 +33,11 @@ export interface LogLine {
   /** The photo that was taken, where the entry is about one. */
   readonly photo: string | undefined;
   /** What each leading suspect says to it; empty for entries that are no evidence. */
-  readonly follow: readonly Followed[];
+  readonly follow: readonly SuspectSays[];
 }
 
 /** One suspect's word on one entry. */
-interface Followed {
+interface SuspectSays {
   readonly suspect: string;
   readonly expected: string;
   readonly fits: boolean;
@@ -55,7 +55,7 @@ export function logOf(engine: Engine, state: CallState, assessment: Assessment, 
   const { model } = engine;
   let before = setupEntry(NORMAL_SETUP);
   return state.log.map(({ event, retracted, problem }) => {
-    const words = entryWords(engine, event, reader, before);
+    const words = entryWords(engine, event, reader, before, state.followed);
     if (event.body.type === 'setup' && !retracted) before = event.body;
     return {
       id: event.id,
@@ -69,12 +69,12 @@ export function logOf(engine: Engine, state: CallState, assessment: Assessment, 
       problem,
       marks: sayMarks(state.followed.marks.get(event.id) ?? [], model.family),
       photo: event.body.type === 'photo' ? event.body.photo : undefined,
-      follow: followed(model, assessment, event.id, reader),
+      follow: saidBySuspects(model, assessment, event.id, reader),
     };
   });
 }
 
-function followed(model: Model, assessment: Assessment, event: string, reader: Reader): Followed[] {
+function saidBySuspects(model: Model, assessment: Assessment, event: string, reader: Reader): SuspectSays[] {
   const item = assessment.items.find((i) => i.item.id === event);
   if (!item) return [];
   return assessment.suspects.slice(0, ASKED).flatMap(({ leading }) => {
@@ -88,9 +88,9 @@ function followed(model: Model, assessment: Assessment, event: string, reader: R
   });
 }
 
-function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader, before: SetUp): string {
+function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader, before: SetUp, followed: Followed): string {
   const kind = kindOfBody(body.type);
-  return kind ? answerWords(engine.model, body as AnswerBody, reader) : otherWords(engine, body, before);
+  return kind ? answerWords(engine.model, body as AnswerBody, reader) : otherWords(engine, body, before, followed);
 }
 
 /** An answer to a question, and what is to be thought of it. */
@@ -141,7 +141,7 @@ function judge(
   }
 }
 
-function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp): string {
+function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, followed: Followed): string {
   const title = (id: string): string => findPart(model, id)?.title ?? id;
   switch (body.type) {
     case 'opened':
@@ -175,9 +175,9 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp): s
     case 'undone':
       return 'Put back';
     case 'stop-order':
-      return orderWords(body);
+      return orderWords(body, followed);
     case 'stop-ended':
-      return `Stop over: ${stopWith(body.stop)?.title ?? body.stop}`;
+      return `Stop over: ${followed.raisedStops.get(body.stop)?.title ?? body.stop}`;
     case 'proof-line':
       return `Proof: ${proofLineWith(body.line)?.do ?? body.line}, ${body.answer === 'done' ? (body.value ?? 'done') : 'does not apply'}`;
     case 'countersigned':

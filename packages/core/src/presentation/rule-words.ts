@@ -1,5 +1,6 @@
 import {
   type Family,
+  type Followed,
   factWith,
   type FactValue,
   type Mark,
@@ -7,7 +8,6 @@ import {
   needOf,
   needSentence,
   NEED_IDS,
-  stopWith,
 } from '../rules';
 import type { EventBody } from '../visit';
 
@@ -32,8 +32,11 @@ export const LOOSE_WORDS = {
 } as const;
 
 /** An order of a stop with what became of it. */
-export function orderWords({ stop, order, answer, words = '' }: Extract<EventBody, { type: 'stop-order' }>): string {
-  const sentence = stopWith(stop)?.orders.find((o) => o.id === order)?.sentence ?? order;
+export function orderWords(
+  { stop, order, answer, words = '' }: Extract<EventBody, { type: 'stop-order' }>,
+  { raisedStops }: Followed,
+): string {
+  const sentence = raisedStops.get(stop)?.orders.find((o) => o.id === order)?.sentence ?? order;
   const more = words === '' ? '' : `: ${words}`;
   return answer === 'done' ? `${sentence} Done${more}` : `${sentence} Cannot${more}`;
 }
@@ -53,5 +56,7 @@ const MARK_WORDS = {
   'without-right': 'made without the right to',
   forbidden: 'against the rules',
   late: 'entered late',
-  'too-early': 'does not close the call: something it asks for was open',
+  'too-early': 'came too early and does not count: something it asks for was open',
+  'out-of-limits': 'does not count: not within its limits',
+  'beyond-clock': 'more minutes than it could run since the repair, by the entries',
 } as const;

@@ -51,12 +51,20 @@ export class Fields {
   }
 
   /** A list of words that are all known. */
-  choices(data: Data | undefined, path: Path, what: string, known: readonly string[]): string[] {
+  choices<T extends string>(data: Data | undefined, path: Path, what: string, known: readonly T[]): T[] {
     return this.list(data, path, what).flatMap((item, i) => {
-      if (known.includes(String(item))) return [String(item)];
+      const found = known.find((k) => k === String(item));
+      if (found !== undefined) return [found];
       this.file.problem([...path, i], unknownName('value', String(item), known));
       return [];
     });
+  }
+
+  /** One item of a list of sentences. */
+  sentence(item: Data, path: Path): string {
+    if (typeof item === 'string' && item.trim() !== '') return item;
+    this.file.problem(path, 'must be a sentence');
+    return '';
   }
 
   flag(data: DataMap, key: string, path: Path, fallback: boolean): boolean {

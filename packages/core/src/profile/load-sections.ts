@@ -4,6 +4,7 @@ import type { Data, DataMap } from './document';
 import type { Fields, Path } from './fields';
 import { factProblem, WORK_IDS } from '../rules';
 import type { Caution, Gauge, Look, Means, Part, Phase, Point, Quantity } from './model';
+import { loadStops, raisedBy } from './load-stops';
 import { unknownName } from './nearest';
 
 export function loadPhases(fields: Fields, root: DataMap, compile: Compile): Phase[] {
@@ -102,6 +103,7 @@ export function loadGauges(
 }
 
 export function loadLooks(fields: Fields, root: DataMap, parts: readonly Part[], compile: Compile): Look[] {
+  const stops = loadStops(fields, root);
   return Object.entries(fields.optionalMap(root['looks'], ['looks'], 'one entry per question')).map(([id, raw]) => {
     const path: Path = ['looks', id];
     const look = fields.map(raw, path, '{ask, answers}');
@@ -113,13 +115,14 @@ export function loadLooks(fields: Fields, root: DataMap, parts: readonly Part[],
       answers: Object.entries(answers).map(([answer, entry]) => {
         const at = [...path, 'answers', answer];
         const map = fields.map(entry as Data, at, '{title, when}');
-        fields.only(map, at, ['title', 'when', 'means', 'resets']);
+        fields.only(map, at, ['title', 'when', 'means', 'resets', 'raises']);
         return {
           id: answer,
           title: fields.text(map, 'title', at, answer),
           when: compile(fields.text(map, 'when', at), [...at, 'when'], 'boolean'),
           means: loadMeans(fields, map['means'], [...at, 'means']),
           resets: resetPart(fields, map, at, parts),
+          raises: raisedBy(fields, map, at, stops),
         };
       }),
       minutes: fields.number(look, 'minutes', path, 1),

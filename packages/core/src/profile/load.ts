@@ -42,6 +42,7 @@ const SECTIONS = [
   'phases',
   'gauges',
   'looks',
+  'stops',
   'codes',
   'cautions',
   'variants',

@@ -1,6 +1,6 @@
 import type { Frequency } from '../circuit';
 import type { FaultMode, PartKind, Spec } from '../parts';
-import type { Family } from '../rules';
+import type { DeclaredStop, Family } from '../rules';
 import type { Dimension, Millis } from '../units';
 import type { Build } from './build';
 import type { Comparison, Expression } from './expression/expression';
@@ -242,6 +242,8 @@ interface LookAnswer {
   readonly means: readonly Means[];
   /** The part whose reset was pressed by it. */
   readonly resets: PartIndex | undefined;
+  /** The stop that it brings, beside those that its facts bring. */
+  readonly raises: DeclaredStop | undefined;
 }
 
 export interface Look {

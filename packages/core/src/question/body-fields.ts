@@ -1,4 +1,5 @@
 import * as t from '@sinclair/typebox';
+import { ALLOWED, OWN_ENDERS, OWN_GRADES } from '../rules';
 import type { Dimension, Reading } from '../units';
 
 /**
@@ -31,9 +32,24 @@ export const oneOf = <W extends string>(words: readonly W[]) => t.Unsafe<W>(t.Un
 export const bodyOf = <T extends string, F extends t.TProperties>(type: T, fields: F) =>
   t.Object({ type: t.Literal(type), ...fields });
 
+const sentence = t.String({ minLength: 1, maxLength: 300 });
+
+const declaredStop = t.Object({
+  id: name,
+  title: sentence,
+  grade: oneOf(OWN_GRADES),
+  orders: t.Array(sentence, { maxItems: 12 }),
+  meanwhile: sentence,
+  allows: t.Array(oneOf(ALLOWED), { maxItems: 4 }),
+  evidence: t.Array(sentence, { minItems: 1, maxItems: 12 }),
+  endedBy: oneOf(OWN_ENDERS),
+});
+
 /** What an answer tells the rules, for readers that do not know the profile. */
 export const meansFields = {
   means: t.Optional(t.Array(t.Object({ fact: name, value: t.Union([name, t.Number()]) }), { maxItems: 10 })),
   /** The safety whose reset was pressed by it. */
   pressed: t.Optional(t.Object({ id: name, title: t.String({ maxLength: 200 }), kind: name })),
+  /** The stop of this kind of appliance that it brings, in full. */
+  raises: t.Optional(declaredStop),
 };

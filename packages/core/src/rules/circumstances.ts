@@ -82,6 +82,8 @@ export class Circumstances {
   /** Parts and lists of proof that were touched. */
   readonly touched = new Set<string>();
   readonly repaired = new Map<string, string>();
+  /** When something was repaired last, and how long it could have fired until then, milliseconds. */
+  repairedAt: { readonly at: number; readonly fired: number } | undefined;
   /** Set, opened, reset, adjusted or repaired, so that the call was no mistake. */
   worked = false;
   #fired = 0;

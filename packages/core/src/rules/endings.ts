@@ -1,5 +1,6 @@
 import type { Followed } from './follow';
-import { isDotted, type ProofLine, proofListsFor, SAFETY_LISTS } from './proof-lists';
+import { isDotted, type ProofLine, proofListsFor } from './proof-lists';
+import { stayMinutes } from './stay';
 
 export const ENDINGS = ['proved', 'not-proved', 'waiting', 'left-off', 'nothing-found', 'mistake', 'referred'] as const;
 export type EndingId = (typeof ENDINGS)[number];
@@ -161,8 +162,10 @@ export function openLines(followed: Followed): ProofLine[] {
 }
 
 /** Whether a line is done, does not apply, or is met by the state of the call. */
-export const isDone = ({ id, by }: ProofLine, { c, proof }: Followed): boolean =>
-  by === 'temporary-undone' ? c.temporary.size === 0 && c.bypasses.length === 0 : proof.has(id);
+export function isDone({ id, by }: ProofLine, { c, proof }: Followed): boolean {
+  if (by === 'temporary-undone') return c.temporary.size === 0 && c.bypasses.length === 0;
+  return proof.has(id) || (by === 'stay' && stayMinutes(c) === 0);
+}
 
 /** Lines with a dot that are open: a repair that is not proved then takes a lead and a return within seven days. */
 export const openDots = (followed: Followed): ProofLine[] => openLines(followed).filter(({ id }) => isDotted(id));
@@ -170,8 +173,8 @@ export const openDots = (followed: Followed): ProofLine[] => openLines(followed)
 function safetiesActed(followed: Followed): boolean {
   const { c, proof } = followed;
   return proofListsFor(c.family, c.touched)
-    .filter(({ id }) => SAFETY_LISTS.has(id))
-    .every(({ lines }) => lines.some(({ id }) => proof.has(id)));
+    .flatMap(({ lines }) => lines)
+    .every(({ id, acts }) => acts !== true || proof.has(id));
 }
 
 /** What keeps a call from ending in a way: requirements that are not met, and words that are missing. */

@@ -343,6 +343,38 @@ export const FACTS: readonly Fact[] = [
     families: HP,
   },
   {
+    id: 'fuel',
+    group: 'gas',
+    ask: 'Which fuel does the plate name?',
+    is: [
+      { id: 'natural', title: 'Natural gas' },
+      { id: 'propane', title: 'Propane' },
+    ],
+    families: G,
+  },
+  {
+    id: 'showed',
+    group: 'appliance',
+    ask: 'How did the fault show?',
+    is: [
+      { id: 'steady', title: 'Always, and its cause is mended' },
+      { id: 'came-and-went', title: 'It came and went' },
+      { id: 'cause-left', title: 'Its cause is still there' },
+    ],
+  },
+  {
+    id: 'shows-after',
+    group: 'appliance',
+    ask: 'How long did it take to show, at the longest?',
+    is: { unit: 'min' },
+  },
+  {
+    id: 'trips-after',
+    group: 'appliance',
+    ask: 'With this cause, after how long would it stop again?',
+    is: { unit: 'min' },
+  },
+  {
     id: 'lint',
     group: 'appliance',
     ask: 'Drum aired since the last try?',

@@ -5,11 +5,13 @@ import { factProblem, type FactValue } from './facts';
 import { appliesTo, type Family } from './family';
 import type { Happening, What } from './happening';
 import { needOf, workOf } from './needs';
-import { isDotted } from './proof-lists';
+import { type DeclaredStop, ownStop } from './own-stops';
+import { isDotted, lineProblem, proofLineWith, STAY } from './proof-lists';
 import { resetVerdict } from './resets';
 import { can } from './rights';
 import type { Authority } from './role';
 import { isNeverBypassed, safetyOf } from './safeties';
+import { minutesFired, minutesStayed, stayMinutes } from './stay';
 import { keepsGasOff } from './temporary';
 import {
   type Ender,
@@ -27,7 +29,7 @@ import {
 
 /** What an entry is marked with: it counts, and somebody has to see it. */
 export type Mark =
-  | { readonly mark: 'without-right' | 'forbidden' | 'late' | 'too-early' }
+  | { readonly mark: 'without-right' | 'forbidden' | 'late' | 'too-early' | 'beyond-clock' | 'out-of-limits' }
   | { readonly mark: 'without-need'; readonly need: string };
 
 /** A stop that stands. */
@@ -60,6 +62,8 @@ export interface Followed {
   readonly c: Circumstances;
   readonly stops: readonly StandingStop[];
   readonly claims: readonly Claim[];
+  /** Every stop that came up in the call, by its name; a profile may have declared it. */
+  readonly raisedStops: ReadonlyMap<string, Stop>;
   readonly marks: ReadonlyMap<string, readonly Mark[]>;
   /** Lines of the proof that are done or do not apply, with the entry that says so. */
   readonly proof: ReadonlyMap<
@@ -154,6 +158,7 @@ class Following implements Followed {
   readonly unable: { stop: string; order: string }[] = [];
   /** By entry: who may end each of the stops that it brought, or would have brought had it not been taken back. */
   readonly raised = new Map<string, Ender[]>();
+  readonly raisedStops = new Map<string, Stop>();
   readonly #open = new Map<string, Open>();
   readonly #limits: Limits;
   readonly before: readonly Pressed[];
@@ -188,6 +193,7 @@ class Following implements Followed {
   /** What an entry that was taken back would have brought: asked without letting it count. */
   #probe(happening: Happening): void {
     const { what } = happening;
+    if (what.type === 'raises') this.#remember(happening.id, this.#enderOf(ownStop(what.stop)));
     if (what.type !== 'fact' || factProblem(what.fact, what.value) !== undefined) return;
     const before = this.c.said.get(what.fact);
     this.c.say(what.fact, what.value);
@@ -250,6 +256,8 @@ class Following implements Followed {
         return this.#set(happening, what);
       case 'fact':
         return this.#say(happening, what.fact, what.value);
+      case 'raises':
+        return this.#raiseOwn(happening, what.stop);
       case 'reset':
         return this.#reset(happening, what);
       case 'cause':
@@ -287,6 +295,7 @@ class Following implements Followed {
       case 'repaired':
         this.c.worked = true;
         this.c.repaired.set(what.part, what.title);
+        this.c.repairedAt = { at, fired: this.c.fired };
         for (const list of what.touches) this.c.touched.add(list);
         this.proof.clear();
         return;
@@ -381,7 +390,16 @@ class Following implements Followed {
     };
     this.dangers = true;
     this.#open.set(stop.id, open);
+    this.raisedStops.set(stop.id, stop);
     return open;
+  }
+
+  #raiseOwn(happening: Happening, declared: DeclaredStop): void {
+    const stop = ownStop(declared);
+    const standing = this.#open.get(stop.id);
+    if (standing) standing.raisedBy.push(happening.id);
+    else this.#raise(stop, happening, undefined);
+    this.#remember(happening.id, this.#enderOf(stop));
   }
 
   #remember(event: string, ender: Ender): void {
@@ -476,8 +494,20 @@ class Following implements Followed {
       );
   }
 
-  #prove(happening: Happening, { line, answer, value }: Extract<What, { type: 'proof-line' }>): void {
+  #prove(happening: Happening, said: Extract<What, { type: 'proof-line' }>): void {
+    const { line, answer, value, fuel } = said;
+    const known = proofLineWith(line);
+    if (!known) return;
+    if (answer === 'done' && lineProblem(known, said, fuel) !== undefined)
+      return this.#mark(happening, { mark: 'out-of-limits' });
     const dot = isDotted(line);
+    if (answer === 'done' && this.c.repairedAt !== undefined) {
+      // One cannot have stayed longer than since the repair; minutes of a run may be noted late, and are marked.
+      if (line === STAY && minutesStayed(this.c) < (stayMinutes(this.c) ?? Infinity))
+        return this.#mark(happening, { mark: 'too-early' });
+      if (known.number?.runs && value !== undefined && value > Math.ceil(minutesFired(this.c)))
+        this.#mark(happening, { mark: 'beyond-clock' });
+    }
     const action = answer === 'done' ? 'proof-line' : 'does-not-apply';
     const done = (): void => void this.proof.set(line, { event: happening.id, answer, value });
     const right = can(happening.by, action, { dot });
@@ -541,7 +571,8 @@ const ENDING_ACTION: Readonly<Record<EndingId, Parameters<typeof can>[1]>> = {
 };
 
 const countersigns = (by: Authority, { by: of }: Happening): boolean => can(by, 'countersign', { of }) === '+';
-const order = (stop: Stop): number => STOPS.indexOf(stop);
+/** Stops of the profile stand after the general ones. */
+const order = (stop: Stop): number => (STOPS.includes(stop) ? STOPS.indexOf(stop) : STOPS.length);
 const gradeOf = ({ grade }: Stop, c: Circumstances): Grade => (typeof grade === 'function' ? grade(c) : grade);
 const graver = (a: Grade, b: Grade): Grade => (WORSE[a] >= WORSE[b] ? a : b);
 

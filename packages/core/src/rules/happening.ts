@@ -1,5 +1,7 @@
 import type { FactValue } from './facts';
 import type { TemporaryKind } from './circumstances';
+import type { DeclaredStop } from './own-stops';
+import type { Range } from './proof-lists';
 import type { Authority } from './role';
 
 /** A thing by its name in the log and by what it is called. */
@@ -41,6 +43,8 @@ export type What =
       readonly apart: readonly (Thing & { readonly kind: TemporaryKind })[];
     }
   | { readonly type: 'fact'; readonly fact: string; readonly value: FactValue }
+  /** What was found brings a stop of this kind of appliance. */
+  | { readonly type: 'raises'; readonly stop: DeclaredStop }
   /** A reset button that was pressed and clicked, here or by the customer. */
   | { readonly type: 'reset'; readonly safety: string; readonly title: string; readonly kind: string }
   /** What was found of why a safety opened. */
@@ -61,6 +65,8 @@ export type What =
       readonly line: string;
       readonly answer: 'done' | 'does-not-apply';
       readonly value?: number;
+      readonly fuel?: string;
+      readonly plate?: Range;
     }
   | { readonly type: 'break' }
   | { readonly type: 'closed'; readonly ending: string | undefined; readonly given: Readonly<Record<string, string>> }

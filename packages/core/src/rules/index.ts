@@ -3,6 +3,7 @@
  * in a call. They know no appliance, no clock and no screen; their sentences are the ones that the screen shows.
  */
 export { isForbidden, offBy, overdue } from './bypasses';
+export { claimWords } from './claim-words';
 export type { Circumstances, Placed, Pressed, Standing, TemporaryKind } from './circumstances';
 export { TEMPORARY_KINDS } from './circumstances';
 export {
@@ -29,10 +30,13 @@ export {
   METER_AFTER,
   missingEvidence,
   type StandingStop,
+  type Terms,
 } from './follow';
 export type { Happening, Jumper, What } from './happening';
 export { type Need, NEED_IDS, needOf, NEEDS, needSentence, needsOf, waitLeft, WORK_IDS, workOf, WORKS } from './needs';
+export { ALLOWED, type DeclaredStop, OWN_ENDERS, OWN_GRADES } from './own-stops';
 export {
+  CONDEMNING,
   isDotted,
   lineProblem,
   PROOF_LIST_IDS,
@@ -41,7 +45,11 @@ export {
   type ProofList,
   proofListsFor,
   proofLineWith,
+  type Range,
+  rangeOf,
+  STAY,
   touchesOf,
+  type Typed,
 } from './proof-lists';
 export { resetNeeds, RESETS_COUNT_FOR, resetVerdict } from './resets';
 export { type Action, can, type Right, type State } from './rights';
@@ -72,4 +80,5 @@ export {
   tightened,
 } from './stops';
 export { offer, type Offer, unmet, type Wanted } from './offer';
+export { minutesFired, minutesStayed, stayMinutes } from './stay';
 export { keepsGasOff, undoFirst, WHILE_TEMPORARY } from './temporary';

@@ -8,12 +8,28 @@ export interface ProofLine {
   /** What has to come out. */
   readonly limit: string;
   /** The number that has to be typed, and between what. */
-  readonly number?: { readonly unit: string; readonly least?: number; readonly most?: number };
+  readonly number?: Range & {
+    readonly unit: string;
+    /** Limits by the fuel on the plate, where they differ. */
+    readonly fuels?: Readonly<Record<'natural' | 'propane', Range>>;
+    /** The plate may say other limits, and then it counts. */
+    readonly plate?: true;
+    /** Minutes that it ran since the repair. */
+    readonly runs?: true;
+  };
   /** Only a lead may say that it does not apply (●). */
   readonly dot?: true;
   readonly families?: readonly Family[];
-  /** Met by the state of the call alone. */
-  readonly by?: 'temporary-undone';
+  /** Met by the state of the call: by it alone, or as far as it says how long one stays. */
+  readonly by?: 'temporary-undone' | 'stay';
+  /** The safety is made to act by it. */
+  readonly acts?: true;
+}
+
+/** What a number may be; open where a side is not given. */
+export interface Range {
+  readonly least?: number;
+  readonly most?: number;
 }
 
 /** Lines that belong together: what was touched, or what is always so. */
@@ -30,21 +46,35 @@ const line = (id: string, what: string, limit: string, more: Partial<ProofLine> 
   ...more,
 });
 const dot = { dot: true } as const;
+const acts = { dot: true, acts: true } as const;
+const ran = (least: number): Partial<ProofLine> => ({ number: { unit: 'min', least, runs: true } });
+
+/** The line that asks how the fault showed, and that one stays long enough. */
+export const STAY = 'stay';
+/** The line for the reading that condemned the part. */
+export const CONDEMNING = 'condemning';
 
 /** What runs in every family. */
 const RUN: ProofList = {
   id: 'run',
   title: 'The run of this family',
   lines: [
-    line('run-furnace', '3 cycles of 10 minutes', 'rise within plate', { families: [...F, ...MF] }),
+    line('run-furnace', '3 cycles of 10 minutes', '30 minutes of running, rise within plate', {
+      ...ran(30),
+      families: [...F, ...MF],
+    }),
     line('run-mobile', 'All other burners on', 'it goes on running', { families: MF }),
     line('run-steam', '1 cycle to cut-out and back, water steady; 2 starts', 'it runs', { families: S }),
     line('run-hydronic', '3 starts, aquastat off once', '12–15 psi cold', { families: H }),
     line('run-combi', '3 heating, 3 tap', '15–25 psi; CO2 by book', { families: C }),
     line('run-heater', '3 lights; one heat to thermostat off', 'it goes off by itself', { families: [...SW, ...MW] }),
-    line('run-pool', '30 minutes, 2 restarts', 'it runs', { families: PH }),
-    line('run-heat-pump', '2 starts, delay sat out, 20 minutes', 'it runs', { families: HP }),
-    line('run-dryer', '3 ignitions, 15 minutes hot', 'it runs', { families: D }),
+    line('run-pool', '30 minutes, 2 restarts', '30 minutes of running', { ...ran(30), families: PH }),
+    line('run-heat-pump', '2 starts, delay sat out, 20 minutes', '20 minutes of running', {
+      ...ran(20),
+      families: HP,
+    }),
+    line('run-dryer', '3 ignitions, 15 minutes hot', '15 minutes of running', { ...ran(15), families: D }),
+    line(STAY, 'Stay with it', 'it does not come back', { by: 'stay' }),
   ],
 };
 
@@ -53,7 +83,7 @@ const ALWAYS: ProofList = {
   id: 'always',
   title: 'Always',
   lines: [
-    line('condemning', 'Condemning reading again', 'now good'),
+    line(CONDEMNING, 'Condemning reading again', 'now good'),
     line('no-smell', 'Smell of gas', 'none', dot),
     line('room-co', 'CO in the room, all burners on', '≤ 9 ppm', { ...dot, number: { unit: 'ppm', most: 9 } }),
     line('temporary', 'Temporary things undone, no bypass on', 'nothing is left', { ...dot, by: 'temporary-undone' }),
@@ -89,11 +119,19 @@ const TOUCHED: readonly ProofList[] = [
     lines: [
       line('inlet', 'Inlet at rest and running, all on', 'plate, else natural gas 5–10.5, propane 10.5–13 in w.c.', {
         ...dot,
-        number: { unit: 'in w.c.', least: 5, most: 13 },
+        number: {
+          unit: 'in w.c.',
+          fuels: { natural: { least: 5, most: 10.5 }, propane: { least: 10.5, most: 13 } },
+          plate: true,
+        },
       }),
       line('manifold', 'Manifold', 'plate, else natural gas 3.2–3.8, propane 9.5–10.5 in w.c.', {
         ...dot,
-        number: { unit: 'in w.c.', least: 3.2, most: 10.5 },
+        number: {
+          unit: 'in w.c.',
+          fuels: { natural: { least: 3.2, most: 3.8 }, propane: { least: 9.5, most: 10.5 } },
+          plate: true,
+        },
       }),
       line('let-by', 'Let-by, call off', '0 for 2 minutes', { ...dot, number: { unit: 'in w.c.', most: 0 } }),
       line('flue', 'Flue after 10 minutes: air-free CO; O2 by plate', '≤ 100 ppm', {
@@ -116,7 +154,7 @@ const TOUCHED: readonly ProofList[] = [
         'sense-lifted',
         'Lift the sense lead while firing (sparking lead: shut the gas)',
         'valve shuts in time',
-        dot,
+        acts,
       ),
     ],
   },
@@ -126,7 +164,7 @@ const TOUCHED: readonly ProofList[] = [
     lines: [
       line('open-mv', 'Open, pilot on', '≥ 20 mV', { ...dot, number: { unit: 'mV', least: 20 } }),
       line('loaded-mv', 'Loaded', '≥ 10 mV', { ...dot, number: { unit: 'mV', least: 10 } }),
-      line('blown-out', 'Blow it out', 'shuts ≤ 180 s (60 s: EN 125)', { ...dot, number: { unit: 's', most: 180 } }),
+      line('blown-out', 'Blow it out', 'shuts ≤ 180 s (60 s: EN 125)', { ...acts, number: { unit: 's', most: 180 } }),
     ],
   },
   {
@@ -135,7 +173,7 @@ const TOUCHED: readonly ProofList[] = [
     lines: [
       line('pile-open', 'Open', '≥ 400 mV', { ...dot, number: { unit: 'mV', least: 400 } }),
       line('pile-loaded', 'Loaded', '≥ 200 mV', { ...dot, number: { unit: 'mV', least: 200 } }),
-      line('pile-out', 'Blow it out', 'shuts ≤ 180 s (60 s: EN 125)', { ...dot, number: { unit: 's', most: 180 } }),
+      line('pile-out', 'Blow it out', 'shuts ≤ 180 s (60 s: EN 125)', { ...acts, number: { unit: 's', most: 180 } }),
     ],
   },
   {
@@ -143,7 +181,7 @@ const TOUCHED: readonly ProofList[] = [
     title: 'Furnace limit',
     lines: [
       line('limit-opens', 'Air shut off, watched', 'opens ≤ 5 minutes, plate ± 3 K', {
-        ...dot,
+        ...acts,
         number: { unit: 'min', most: 5 },
       }),
     ],
@@ -156,36 +194,36 @@ const TOUCHED: readonly ProofList[] = [
         'lead-lifted',
         'Lift a lead while firing (line voltage: off first, then it must not light)',
         'fire out',
-        dot,
+        acts,
       ),
     ],
   },
   {
     id: 'air-proof',
     title: 'Air proof, vent switch, sail',
-    lines: [line('hose-pulled', 'Pull the hose, slow the blower', 'fire out; draft ≥ 1.1 × make', dot)],
+    lines: [line('hose-pulled', 'Pull the hose, slow the blower', 'fire out; draft ≥ 1.1 × make', acts)],
   },
   {
     id: 'condensate',
     title: 'Condensate switch',
-    lines: [line('water-through', 'Water through; lift a lead', 'drains; stops')],
+    lines: [line('water-through', 'Water through; lift a lead', 'drains; stops', { acts: true })],
   },
   {
     id: 'water-limit',
     title: 'Aquastat, water limit',
-    lines: [line('heated-to', 'Heat to it, thermometer', '± 3 K', dot)],
+    lines: [line('heated-to', 'Heat to it, thermometer', '± 3 K', acts)],
   },
   {
     id: 'water-flow',
     title: 'Water, flow switch',
-    lines: [line('pump-stopped', 'Stop the pump', 'fire out ≤ 5 s', { ...dot, number: { unit: 's', most: 5 } })],
+    lines: [line('pump-stopped', 'Stop the pump', 'fire out ≤ 5 s', { ...acts, number: { unit: 's', most: 5 } })],
   },
   {
     id: 'steam-limit',
     title: 'Steam limit',
     lines: [
       line('steam-to', 'Steam to it, pigtail clear', 'set ± 0.5, ≤ 3 psi', {
-        ...dot,
+        ...acts,
         number: { unit: 'psi', most: 3 },
       }),
     ],
@@ -198,7 +236,7 @@ const TOUCHED: readonly ProofList[] = [
         'drain-test',
         'Drain test while firing',
         'out before water leaves the glass; pump starts; reset pushed',
-        dot,
+        acts,
       ),
       line(
         'evaporation',
@@ -209,8 +247,8 @@ const TOUCHED: readonly ProofList[] = [
     ],
   },
   { id: 'feeder', title: 'Feeder', lines: [line('lowered', 'Lower the water, cold', 'feeds, stops')] },
-  { id: 'relief', title: 'Relief valve', lines: [line('lever', 'Lever', 'shuts dry', dot)] },
-  { id: 'water-side', title: 'Water side', lines: [line('hot-30', 'Hot for 30 minutes', 'no drip')] },
+  { id: 'relief', title: 'Relief valve', lines: [line('lever', 'Lever', 'shuts dry', acts)] },
+  { id: 'water-side', title: 'Water side', lines: [line('hot-30', 'Hot for 30 minutes', 'no drip', ran(30))] },
   {
     id: 'electrical-supply',
     title: 'Electrical supply',
@@ -295,11 +333,6 @@ export const touchesOf = (partKind: string): readonly string[] => OF_PART_KIND[p
 export const proofListOf = (touched: string): string | undefined =>
   PROOF_LIST_IDS.includes(touched) ? touched : OF_SAFETY[touched];
 
-/** Lists that prove that a safety acts: a call that left one of them open is left off. */
-export const SAFETY_LISTS: ReadonlySet<string> = new Set(
-  Object.values(OF_SAFETY).filter((l) => l !== 'electrical-supply'),
-);
-
 /** The proof of a repair: the run of the family, what is always so, and the list of each thing touched. */
 export function proofListsFor(family: Family | undefined, touched: Iterable<string>): readonly ProofList[] {
   const wanted = new Set([...touched].flatMap((t) => proofListOf(t) ?? []));
@@ -311,10 +344,32 @@ export function proofListsFor(family: Family | undefined, touched: Iterable<stri
 const runs = (families: readonly Family[] | undefined, family: Family | undefined): boolean =>
   families === undefined || (family !== undefined && appliesTo(families, family));
 
-/** Why a line is not done with what was typed; nothing when it is. */
-export function lineProblem({ number, limit }: ProofLine, value: number | undefined): string | undefined {
+/** Between what a number has to be: as the plate says, else as practice has it for the fuel; nothing while that is not known. */
+export function rangeOf({ number }: ProofLine, fuel: string | undefined, plate?: Range): Range | undefined {
+  if (plate && number?.plate) return plate;
+  if (!number?.fuels) return number;
+  return fuel === 'natural' || fuel === 'propane' ? number.fuels[fuel] : undefined;
+}
+
+/** What was typed for a line of the proof. */
+export interface Typed {
+  readonly value?: number | undefined;
+  /** Limits that the plate says. */
+  readonly plate?: Range | undefined;
+}
+
+/** Why a line is not done with what was typed; nothing when it is. Limits by fuel ask for the fuel first. */
+export function lineProblem(line: ProofLine, { value, plate }: Typed, fuel: string | undefined): string | undefined {
+  const { number, limit } = line;
   if (!number) return undefined;
+  const range = rangeOf(line, fuel, plate);
+  if (!range) return 'Say which fuel the plate names, or type the limits of the plate.';
+  const least = range.least ?? -Infinity;
+  const most = range.most ?? Infinity;
+  if (!(least <= most)) return 'The plate’s lower limit is above its upper one: read it again.';
   if (value === undefined || !Number.isFinite(value)) return `Type what was read, in ${number.unit}: ${limit}.`;
-  const within = value >= (number.least ?? -Infinity) && value <= (number.most ?? Infinity);
-  return within ? undefined : `${value} ${number.unit} is not within ${limit}: it is not proved by that.`;
+  const said = range === number ? limit : `${least} to ${most} ${number.unit}`;
+  return value >= least && value <= most
+    ? undefined
+    : `${value} ${number.unit} is not within ${said}: it is not proved by that.`;
 }

@@ -83,8 +83,8 @@ const POWER_OFF: Order = {
   sentence: 'Switch the power off.',
   sets: { power: false },
 };
-const OFF: readonly Order[] = [SHUT_GAS, POWER_OFF];
-const TAG: readonly Order[] = [
+export const SHUT_OFFS: readonly Order[] = [SHUT_GAS, POWER_OFF];
+export const TAG: readonly Order[] = [
   { id: 'tag', sentence: 'Hang the tag: do not use.' },
   { id: 'tell', sentence: 'Tell the customer.', wants: { words: 'name' } },
 ];
@@ -252,7 +252,7 @@ export const STOPS: readonly Stop[] = [
     looksAt: ['glass', 'water-pressure', 'boiler-noise', 'pump', 'gas', 'power', 'bypass'],
     when: (c) => !c.dead && lacksWater(c),
     orders: [
-      ...OFF,
+      ...SHUT_OFFS,
       ...FEED,
       { ...order('bypass', 'Take every bypass off.'), sets: { bypasses: 'off' } },
       order('casing', 'Feel the casing: hot or cold?', { fact: 'casing' }),
@@ -285,7 +285,7 @@ export const STOPS: readonly Stop[] = [
     looksAt: ['glass', 'water-pressure', 'jacket', 'casing', 'temp'],
     when: (c) => ((c.is('glass', 'empty') || (c.number('water-pressure') ?? 1) <= 0) && c.hot) || c.is('jacket', 'yes'),
     orders: [
-      ...OFF,
+      ...SHUT_OFFS,
       ...FEED,
       order('away', 'Keep people away.'),
       order('cool', 'Let it cool by itself: its temperature?', { fact: 'temp' }),
@@ -312,7 +312,7 @@ export const STOPS: readonly Stop[] = [
     looksAt: ['flame-out'],
     when: (c) => c.is('flame-out', 'yes'),
     orders: [
-      ...OFF,
+      ...SHUT_OFFS,
       order('reset', 'Press no reset.'),
       order('look', 'Look for blocked flue, cracked exchanger, no air.', { words: 'what' }),
     ],
@@ -329,7 +329,7 @@ export const STOPS: readonly Stop[] = [
     looksAt: ['light-off'],
     when: (c) => c.is('light-off', 'bang'),
     orders: [
-      ...OFF,
+      ...SHUT_OFFS,
       order('wait', 'Wait five minutes.'),
       order('look', 'Look at burner, panels and vent joints.', { words: 'damage' }),
     ],
@@ -345,7 +345,7 @@ export const STOPS: readonly Stop[] = [
     families: [...F, ...MF, ...PH, ...H, ...S, ...C],
     looksAt: ['exchanger'],
     when: (c) => c.is('exchanger', 'crack', 'flame-moves', 'co-in-supply'),
-    orders: [...OFF, ...TAG],
+    orders: [...SHUT_OFFS, ...TAG],
     meanwhile: 'Camera, cold looks.',
     allows: ['look'],
     evidence: [
@@ -381,7 +381,7 @@ export const STOPS: readonly Stop[] = [
     looksAt: ['relief'],
     when: (c) => c.is('relief', 'plugged', 'missing', 'metal-plug'),
     orders: [
-      ...OFF,
+      ...SHUT_OFFS,
       order('undo', 'Undo nothing under pressure.'),
       order('cool', 'Let it cool, relieve it.', { words: 'psi' }),
       ...TAG,
@@ -399,7 +399,7 @@ export const STOPS: readonly Stop[] = [
     looksAt: ['relief-flow'],
     when: (c) => c.is('relief-flow', 'runs'),
     orders: [
-      ...OFF,
+      ...SHUT_OFFS,
       order('path', 'Stay out of its path.'),
       order('cap', 'Cap nothing.'),
       order('read', 'Read pressure and temperature.', { words: 'both' }),
@@ -460,7 +460,7 @@ export const STOPS: readonly Stop[] = [
         c.bypasses.some(({ kind }) => kind === 'air-proof') &&
         !c.is('draft', 'enough')),
     orders: [
-      ...OFF,
+      ...SHUT_OFFS,
       order('windows', 'Open windows.'),
       order('co', 'Read CO in the room.', { fact: 'co' }),
       order('look', 'Look at vent, chimney, air openings.', { words: 'what' }),
@@ -517,7 +517,7 @@ export const STOPS: readonly Stop[] = [
     families: G,
     looksAt: ['inlet', 'fuel-fit'],
     when: (c) => (c.number('inlet') ?? 0) > 14 || c.is('fuel-fit', 'over-plate', 'other-fuel', 'drilled'),
-    orders: [...OFF, order('compare', 'Compare plate, orifice, regulator.', { words: 'what' }), ...TAG],
+    orders: [...SHUT_OFFS, order('compare', 'Compare plate, orifice, regulator.', { words: 'what' }), ...TAG],
     meanwhile: 'Gauge, looks.',
     allows: ['gauge', 'look'],
     evidence: [tick('parts', 'Right parts'), words('pressures', 'Pressures in limits: which')],

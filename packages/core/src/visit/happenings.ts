@@ -50,6 +50,7 @@ function whatOf(body: EventBody): What[] {
     case 'seen':
       return [
         ...(body.means ?? []).map(({ fact, value }): What => ({ type: 'fact', fact, value })),
+        ...('raises' in body && body.raises ? [{ type: 'raises', stop: body.raises } as const] : []),
         ...('pressed' in body && body.pressed ? [pressed(body.pressed)] : []),
       ];
     case 'danger':
@@ -76,8 +77,10 @@ function whatOf(body: EventBody): What[] {
     case 'repaired':
       return [{ type: 'repaired', part: body.part, title: body.title ?? body.part, touches: body.touches ?? [] }];
     case 'proof-line': {
-      const { line, answer, value } = body;
-      return [{ type: 'proof-line', line, answer, ...(value !== undefined && { value }) }];
+      const { type, line, answer, value, fuel, plate } = body;
+      return [
+        { type, line, answer, ...(value !== undefined && { value }), ...(fuel && { fuel }), ...(plate && { plate }) },
+      ];
     }
     case 'break-recorded':
       return [{ type: 'break' }];

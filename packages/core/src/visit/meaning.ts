@@ -1,5 +1,5 @@
 import type { Model } from '../profile';
-import { bypassLimit, type Family } from '../rules';
+import { bypassLimit, type DeclaredStop, type Family } from '../rules';
 import type { CallEvent } from './event';
 import type { EventBody } from './event-kinds';
 import type { LedgerLine } from './events/setup';
@@ -28,6 +28,7 @@ export interface Meanings {
 interface Told {
   readonly means: readonly { readonly fact: string; readonly value: string | number }[];
   readonly pressed: (Named & { readonly kind: string }) | undefined;
+  readonly raises: DeclaredStop | undefined;
 }
 
 export function meaningsOf(model: Model): Meanings {
@@ -43,9 +44,9 @@ export function meaningsOf(model: Model): Meanings {
       model.looks.map((look) => [
         look.id,
         Object.fromEntries(
-          look.answers.map(({ id, means, resets }) => [
+          look.answers.map(({ id, means, resets, raises }) => [
             id,
-            { means, pressed: resets === undefined ? undefined : pressed(resets) },
+            { means, pressed: resets === undefined ? undefined : pressed(resets), raises },
           ]),
         ),
       ]),
@@ -82,6 +83,7 @@ export function withMeaning(meanings: Meanings, body: EventBody, inForce: readon
         ...body,
         ...(told.means.length > 0 && { means: told.means.map((m) => ({ ...m })) }),
         ...(told.pressed && { pressed: { ...told.pressed } }),
+        ...(told.raises && { raises: plain(told.raises) }),
       };
     }
     case 'setup': {
@@ -113,6 +115,13 @@ export function withMeaning(meanings: Meanings, body: EventBody, inForce: readon
       return body;
   }
 }
+
+const plain = ({ orders, allows, evidence, ...stop }: DeclaredStop) => ({
+  ...stop,
+  orders: [...orders],
+  allows: [...allows],
+  evidence: [...evidence],
+});
 
 /** Entries of older logs and of stories get what newer ones carry themselves. */
 export function withMeanings(meanings: Meanings, ordered: readonly CallEvent[]): CallEvent[] {

@@ -1,4 +1,15 @@
-import { type Family, familyNamed, follow, type Followed, type Grade, offBy, overdue, type Pressed } from '../rules';
+import {
+  claimWords,
+  familyNamed,
+  follow,
+  type Followed,
+  type Grade,
+  offBy,
+  overdue,
+  type Pressed,
+  type Terms,
+  tightened,
+} from '../rules';
 import type { CallEvent } from './event';
 import type { EventBody } from './event-kinds';
 import type { BreakRecord } from './events/break-recorded';
@@ -113,7 +124,8 @@ export const OVERVIEW_TYPES: readonly EventBody['type'][] = [
 /** Whether an entry touches safety: of looks and cues only those that tell the rules something. */
 const touchesSafety = ({ body }: CallEvent): boolean => {
   if (!TOUCHING.has(body.type)) return false;
-  if (body.type === 'look') return (body.means?.length ?? 0) > 0 || body.pressed !== undefined;
+  if (body.type === 'look')
+    return (body.means?.length ?? 0) > 0 || body.pressed !== undefined || body.raises !== undefined;
   return body.type !== 'seen';
 };
 
@@ -155,11 +167,11 @@ export function overviewOf(log: readonly Arrived[], now: number): Overview {
       since: iso(since),
     })),
     stops: stopsOf(followed),
-    claims: followed.claims.map(({ event, person, since, what }) => ({
-      event,
-      person,
-      since: iso(since),
-      words: claimWords(what),
+    claims: followed.claims.map((claim) => ({
+      event: claim.event,
+      person: claim.person,
+      since: iso(claim.since),
+      words: claimWords(claim, followed),
     })),
     ending: followed.ending ?? null,
     shown: isShown(standing),
@@ -170,12 +182,13 @@ export function overviewOf(log: readonly Arrived[], now: number): Overview {
   };
 }
 
-/** What a log is followed under: the family of the appliance, and the resets that were pressed on it before. */
-export function termsOf(events: readonly CallEvent[]): { family: Family | undefined; before: readonly Pressed[] } {
+/** What a log is followed under: the family of the appliance, the resets that were pressed on it before, the shop’s limits. */
+export function termsOf(events: readonly CallEvent[]): Omit<Terms, 'now'> {
   const opened = events.find((e) => e.body.type === 'opened')?.body;
   if (opened?.type !== 'opened') return { family: undefined, before: [] };
   const before = (opened.before ?? []).map((p) => ({ ...p, at: Date.parse(p.at) }));
-  return { family: opened.family ?? familyNamed(opened.profile), before };
+  const family = opened.family ?? familyNamed(opened.profile);
+  return { family, before, ...(opened.limits && { limits: tightened(opened.limits) }) };
 }
 
 const isShown = (standing: readonly Arrived[]): boolean => {
@@ -199,24 +212,6 @@ const stopsOf = ({ stops, unable }: Followed): OpenStop[] =>
     ),
     endedBy: endedBy.grant === undefined ? endedBy.role : `${endedBy.role}, ${endedBy.grant}`,
   }));
-
-/** What waits, in words. */
-function claimWords(what: Followed['claims'][number]['what']): string {
-  switch (what.type) {
-    case 'stop-ended':
-      return `Stop over: ${what.stop}`;
-    case 'retracted':
-      return 'Taken back: what brought a stop';
-    case 'break':
-      return 'Break recorded';
-    case 'proof-line':
-      return what.answer === 'done' ? `Proof: ${what.line}` : `Does not apply: ${what.line}`;
-    case 'closed':
-      return `Closed: ${what.ending ?? ''}`;
-    default:
-      return what.type;
-  }
-}
 
 function recordOf(standing: readonly Arrived[]): Overview['record'] {
   const body = standing.findLast(({ event }) => event.body.type === 'break-recorded')?.event.body;

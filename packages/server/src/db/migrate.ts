@@ -5,6 +5,7 @@ import * as second from './migrations/0002-profiles-wires';
 import * as third from './migrations/0003-builds';
 import * as fourth from './migrations/0004-log-numbers-overviews-sessions';
 import * as fifth from './migrations/0005-rights-lookers';
+import * as sixth from './migrations/0006-shop-limits';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -13,6 +14,7 @@ const MIGRATIONS = [
   { name: '0003-builds', ...third },
   { name: '0004-log-numbers-overviews-sessions', ...fourth },
   { name: '0005-rights-lookers', ...fifth },
+  { name: '0006-shop-limits', ...sixth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

@@ -4,6 +4,7 @@ import { defineMachines } from '../features/machines/model';
 import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
 import { definePeople } from '../features/session/model';
+import { defineShop } from '../features/shop/model';
 
 /** Binds the models to a connection. The tables are made by the migrations. */
 export function defineModels(sequelize: Sequelize): void {
@@ -12,4 +13,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineStoredProfile(sequelize);
   defineCalls(sequelize);
   definePhotos(sequelize);
+  defineShop(sequelize);
 }

@@ -1,4 +1,4 @@
-import { type Family, proofListsFor } from '@zetalysis/core/rules';
+import { type Family, proofListsFor, rangeOf } from '@zetalysis/core/rules';
 import { type Dimension, parseReading, type Reading } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
 
@@ -28,21 +28,23 @@ const setup = (change: Partial<Extract<EventBody, { type: 'setup' }>>): EventBod
 const need = (id: string, of?: string): EventBody => ({ type: 'need', need: id, answer: 'met', ...(of && { of }) });
 
 /** Every line of the proof of a repair, each with a value within its limit. */
-const proved = (family: Family, touched: readonly string[]): EventBody[] =>
-  proofListsFor(family, touched).flatMap(({ lines }) =>
-    lines.flatMap(({ id, by, number }): EventBody[] =>
-      by === undefined
-        ? [
-            {
-              type: 'proof-line',
-              line: id,
-              answer: 'done',
-              ...(number && { value: ((number.least ?? number.most!) + (number.most ?? number.least! * 3)) / 2 }),
-            },
-          ]
-        : [],
-    ),
-  );
+const proved = (family: Family, touched: readonly string[]): EventBody[] => [
+  { type: 'fact', fact: 'showed', value: 'steady' },
+  ...proofListsFor(family, touched)
+    .flatMap(({ lines }) => lines)
+    .filter(({ by }) => by === undefined)
+    .map((line): EventBody => {
+      const range = line.number && rangeOf(line, 'natural');
+      const { least = range?.most ?? 0, most = least } = range ?? {};
+      return {
+        type: 'proof-line',
+        line: line.id,
+        answer: 'done',
+        ...(range && { value: line.number?.runs ? least : (least + most) / 2 }),
+        ...(line.number?.fuels && { fuel: 'natural' }),
+      };
+    }),
+];
 
 /** A call of the invented shop, at a machine by its place in the list. */
 interface DemoCall {

@@ -30,6 +30,8 @@ const body = bodyOf('opened', {
   before: t.Optional(
     t.Array(t.Object({ safety: name, title: name, kind: name, at: name, event: name }), { maxItems: 50 }),
   ),
+  /** The limits of the shop, where they are stricter than practice’s. */
+  limits: t.Optional(t.Object({ coFind: t.Number(), coOff: t.Number(), coOut: t.Number() })),
   complaint: t.String({ minLength: 1, maxLength: 500 }),
   ...pins,
 });

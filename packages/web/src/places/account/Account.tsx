@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ListedSession, Me } from '@zetalysis/contract';
+import { can } from '@zetalysis/core/rules';
 import { Form, Input } from 'antd';
 import { http } from '../../api/http';
 import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
+import { ShopLimits } from './ShopLimits';
 import { Status } from '../../kit/Status';
 import { Table } from '../../kit/Table';
 
@@ -18,6 +20,12 @@ export default function Account({ me }: { me: Me }) {
       <Sessions />
       <h2>Password</h2>
       <Password />
+      {can(me, 'tighten') === '+' && (
+        <>
+          <h2>Carbon monoxide: limits of the shop</h2>
+          <ShopLimits />
+        </>
+      )}
     </Page>
   );
 }

@@ -37,7 +37,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
   if (view.closed) return <Sheet>This call is closed.</Sheet>;
   if (c.repaired.size > 0 && !testsOn && c.bypasses.length === 0)
     return (
-      <ProofList onBody={(body) => onEvents([body])}>
+      <ProofList view={view} onEvents={onEvents}>
         <Button tone="quiet" onClick={() => setTestsOn(true)}>
           It is not cured: test on
         </Button>

@@ -4,6 +4,7 @@ import { buildEntry } from '@zetalysis/core/visit';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
 import { v7 } from 'uuid';
 import { http } from '../../api/http';
+import { shopLimits } from '../../api/shop';
 import { newEntry } from '../../store/entry';
 import { local } from '../../store/local';
 
@@ -31,6 +32,7 @@ export async function openCall(me: Me, { machine, profile, build, complaint }: O
     newEntry(call, me.name, 1, {
       type: 'opened',
       ...(machine === undefined ? {} : { machine, before: await pressedBefore(machine) }),
+      limits: await shopLimits(),
       ...(profile.family !== undefined && { family: profile.family }),
       complaint: complaint.trim(),
       profile: profile.id,

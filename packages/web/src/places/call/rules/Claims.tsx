@@ -1,9 +1,8 @@
 import { useState } from 'react';
-import type { Claim } from '@zetalysis/core/rules';
+import { type Claim, claimWords } from '@zetalysis/core/rules';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Field } from '../../../kit/Field';
-import { claimWords } from './claim-words';
 import styles from './Claims.module.css';
 import { useRules } from './use-rules';
 
@@ -26,7 +25,7 @@ export function Claims({ onBody }: Props) {
 }
 
 function One({ claim, onBody }: Props & { readonly claim: Claim }) {
-  const { person, name } = useRules();
+  const { person, name, followed } = useRules();
   const [reason, setReason] = useState<string>();
   const [problem, setProblem] = useState<string>();
   const may = claim.person !== name && claim.needs(person);
@@ -35,7 +34,7 @@ function One({ claim, onBody }: Props & { readonly claim: Claim }) {
   return (
     <div className={styles.claim}>
       <span>
-        {claimWords(claim)} <span className="fine">by {claim.person}</span>
+        {claimWords(claim, followed)} <span className="fine">by {claim.person}</span>
       </span>
       {may && reason === undefined && (
         <>

@@ -62,20 +62,21 @@ function How({ need, of, setup, onEvents }: Omit<Props, 'onDecline'>) {
       </Button>
     );
   if (by === 'words') {
-    const enter = (): void => {
+    const enter = (mended = false): void => {
       if (words.trim() === '') return setProblem('Write what was found, or where it stands.');
       onEvents(
         need.id === 'cause'
-          ? [{ type: 'cause', safety: of ?? '', words: words.trim(), mended: false }]
+          ? [{ type: 'cause', safety: of ?? '', words: words.trim(), mended }]
           : [met({ words: words.trim() })],
       );
     };
     return (
       <>
         <Field label={sentence} maxLength={300} value={words} problem={problem} onChange={setWords} />
-        <Button tone="main" onClick={enter}>
+        <Button tone="main" onClick={() => enter()}>
           {need.id === 'cause' ? 'That is what was looked for' : 'Done'}
         </Button>
+        {need.id === 'cause' && <Button onClick={() => enter(true)}>Found and mended</Button>}
       </>
     );
   }

@@ -1,26 +1,28 @@
 import { type ReactNode, useState } from 'react';
-import { can, isDone, isDotted, lineProblem, openLines, type ProofLine, proofListsFor } from '@zetalysis/core/rules';
+import type { CallView } from '@zetalysis/core/presentation';
+import { can, CONDEMNING, isDone, isDotted, openLines, proofListsFor, STAY } from '@zetalysis/core/rules';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
-import { Field } from '../../../kit/Field';
+import { LineNumber, type LineProps, ReadAgain, Stay, Tick } from './proof-lines';
 import styles from './ProofList.module.css';
 import { useRules } from './use-rules';
 
 interface Props {
-  readonly onBody: (body: EventBody) => void;
+  readonly view: CallView;
+  readonly onEvents: (bodies: readonly EventBody[]) => void;
   /** What can be done instead. */
   readonly children?: ReactNode;
 }
 
 /** The proof of a repair, line by line: what fits the family and what was touched. Each open line can be tapped to do it. */
-export function ProofList({ onBody, children }: Props) {
+export function ProofList({ view, onEvents, children }: Props) {
   const { followed } = useRules();
   const { c, claims } = followed;
   const [at, setAt] = useState<string>();
   const lists = proofListsFor(c.family, c.touched);
   const all = lists.flatMap(({ lines }) => lines);
   const open = openLines(followed);
-  const now = open.find(({ id }) => id === at) ?? open.find(({ by }) => by === undefined);
+  const now = open.find(({ id }) => id === at) ?? open.find(({ by }) => by !== 'temporary-undone');
   const waits = (id: string): boolean => claims.some(({ what }) => what.type === 'proof-line' && what.line === id);
   return (
     <section className={styles.proof} aria-label="Proof of the repair" data-proof>
@@ -30,7 +32,7 @@ export function ProofList({ onBody, children }: Props) {
           {all.length - open.length} of {all.length}
         </span>
       </h2>
-      {now && <Line key={now.id} line={now} onBody={onBody} />}
+      {now && <Line key={now.id} line={now} view={view} onEvents={onEvents} />}
       {open.length === 0 && <p>Every line is done. Record the break, then close: repair proved.</p>}
       {lists.map(({ id, title, lines }) => (
         <div key={id} role="group" aria-label={title}>
@@ -43,7 +45,7 @@ export function ProofList({ onBody, children }: Props) {
                 <li key={line.id} data-done={done}>
                   <button
                     type="button"
-                    disabled={done || line.by !== undefined}
+                    disabled={done || line.by === 'temporary-undone'}
                     aria-current={line.id === now?.id ? 'step' : undefined}
                     onClick={() => setAt(line.id)}
                   >
@@ -67,44 +69,36 @@ export function ProofList({ onBody, children }: Props) {
   );
 }
 
-/** The line to do now, with its field where it wants a number. */
-function Line({ line, onBody }: Props & { readonly line: ProofLine }) {
+/** The line to do now, with what it asks for. */
+function Line({ line, view, onEvents }: Pick<LineProps, 'line' | 'view' | 'onEvents'>) {
   const { person } = useRules();
-  const [typed, setTyped] = useState('');
-  const [problem, setProblem] = useState<string>();
-  const value = typed.trim() === '' ? undefined : Number(typed.trim().replace(',', '.'));
-  const done = (): void => {
-    const wrong = lineProblem(line, line.number ? value : undefined);
-    setProblem(wrong);
-    if (wrong === undefined)
-      onBody({ type: 'proof-line', line: line.id, answer: 'done', ...(line.number && { value: value! }) });
-  };
   const leavesOut = can(person, 'does-not-apply', { dot: isDotted(line.id) });
   return (
     <div className={styles.now} role="group" aria-label="Next line of the proof">
       <p>
         <strong>{line.do}</strong>
       </p>
-      <p>Has to come out: {line.limit}</p>
-      <span className={styles.answers}>
-        {line.number && (
-          <Field
-            label={`Read (${line.number.unit})`}
-            maxLength={12}
-            value={typed}
-            problem={problem}
-            onChange={setTyped}
-          />
-        )}
-        <Button tone="main" onClick={done}>
-          {line.number ? 'Enter' : 'Done'}
+      <LineBody
+        line={line}
+        view={view}
+        onEvents={onEvents}
+        onDone={(said = {}) => onEvents([{ type: 'proof-line', line: line.id, answer: 'done', ...said }])}
+      />
+      {leavesOut !== '-' && (
+        <Button
+          tone="quiet"
+          onClick={() => onEvents([{ type: 'proof-line', line: line.id, answer: 'does-not-apply' }])}
+        >
+          Does not apply{leavesOut === 'c' && ' (a lead signs)'}
         </Button>
-        {leavesOut !== '-' && (
-          <Button tone="quiet" onClick={() => onBody({ type: 'proof-line', line: line.id, answer: 'does-not-apply' })}>
-            Does not apply{leavesOut === 'c' && ' (a lead signs)'}
-          </Button>
-        )}
-      </span>
+      )}
     </div>
   );
+}
+
+function LineBody(props: LineProps) {
+  const { line, view } = props;
+  if (line.id === STAY) return <Stay {...props} />;
+  if (line.id === CONDEMNING && view.condemning) return <ReadAgain {...props} />;
+  return line.number ? <LineNumber {...props} /> : <Tick {...props} />;
 }

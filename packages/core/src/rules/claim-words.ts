@@ -1,10 +1,12 @@
-import { type Claim, endingWith, proofLineWith, stopWith } from '@zetalysis/core/rules';
+import { endingWith } from './endings';
+import type { Claim, Followed } from './follow';
+import { proofLineWith } from './proof-lists';
 
 /** What somebody claims, in words. */
-export function claimWords({ what }: Claim): string {
+export function claimWords({ what }: Claim, { raisedStops }: Pick<Followed, 'raisedStops'>): string {
   switch (what.type) {
     case 'stop-ended':
-      return `The stop is over: ${stopWith(what.stop)?.title ?? what.stop}`;
+      return `The stop is over: ${raisedStops.get(what.stop)?.title ?? what.stop}`;
     case 'retracted':
       return 'What brought a stop was not so';
     case 'break':
