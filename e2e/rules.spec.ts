@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { v7 } from 'uuid';
-import { closeAs, choose, ends, entry, evidence, expect, openCall, signIn, step, test } from './stack';
+import { carefully, closeAs, choose, ends, entry, evidence, expect, openCall, signIn, step, test } from './stack';
 
 const PHONE = { width: 390, height: 844 };
 const DESK = { width: 1280, height: 800 };
@@ -231,4 +231,43 @@ test('a winding is measured by tapping it and by typing it, and is named everywh
   await expect(evidence(page)).toContainText(/stepper.*b1.*OL/i);
   await entry(page, 'OL stepper');
   await expect(page.getByRole('alert')).toContainText('Which of it: a1, a2, b1, b2');
+});
+
+test('a fault that came and went: the condemning reading is good again, and one stays until the clock is up', async ({
+  call,
+}) => {
+  const page = await call('Mill Lane 14');
+  await carefully(page, 'OL igniter', 'OL');
+  await page.getByText('Repaired, adjusted, photo').click();
+  await choose(page, 'Part repaired', 'igniter (silicon carbide)');
+  await page.getByRole('button', { name: 'Repaired: try again' }).click();
+  const proof = page.getByRole('region', { name: 'Proof of the repair' });
+  const line = proof.getByRole('group', { name: 'Next line of the proof' });
+  // Power is still off: what is read dead comes first.
+  await expect(line).toContainText('It was: Ohms, igniter');
+  await expect(line).toContainText(/Read it again/);
+  await line.getByRole('textbox').fill('OL');
+  await line.getByRole('textbox').press('Enter');
+  await expect(line).toContainText('That is not good');
+  await line.getByRole('textbox').fill('62');
+  await line.getByRole('textbox').press('Enter');
+  await line.getByRole('button', { name: 'Now good' }).click();
+  await proof.getByRole('button', { name: /Stay with it/ }).click();
+  await line.getByRole('button', { name: 'It came and went' }).click();
+  await expect(line).toContainText('Stay 60 min');
+  await line.getByRole('textbox').fill('10');
+  await line.getByRole('textbox').press('Enter');
+  await expect(line).toContainText('Stay 20 min');
+  await expect(line.getByRole('timer')).toBeVisible();
+  await expect(line.getByRole('button', { name: 'It did not come back' })).toBeDisabled();
+  // Minutes that it cannot have run by then are kept, and marked.
+  await proof.getByRole('button', { name: /3 cycles/ }).click();
+  await line.getByRole('textbox').fill('30');
+  await line.getByRole('button', { name: 'Enter' }).click();
+  await expect(evidence(page)).toContainText('more minutes than it could run since the repair');
+  await page.getByRole('button', { name: 'Close the call' }).click();
+  const end = page.getByRole('dialog', { name: 'How does this call end?' });
+  await end.getByRole('radio', { name: 'Repair proved' }).click();
+  await end.getByRole('button', { name: /^Close:/ }).click();
+  await expect(end.getByRole('alert')).toContainText('Every line of the proof is done');
 });

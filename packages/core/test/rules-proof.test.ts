@@ -241,6 +241,15 @@ describe('the condemning reading', () => {
     expect(condemning(ohms('OL', Infinity), repair, ohms('60', 60))!.now!.good).toBe(true);
   });
 
+  test('a new part that was measured before it was fitted need not be measured again', () => {
+    const again = condemning(ohms('OL', Infinity), { ...repair, measured: true } as EventBody)!;
+    expect(again.now).toMatchObject({ good: true });
+    // A reading made since counts more.
+    expect(
+      condemning(ohms('OL', Infinity), { ...repair, measured: true } as EventBody, ohms('OL', Infinity))!.now!.good,
+    ).toBe(false);
+  });
+
   test('where nothing was measured it is what was seen', () => {
     expect(condemning(off, repair)!.answer.kind).toBe('choice');
   });

@@ -261,6 +261,9 @@ describe('the forty scenarios', () => {
     const call = furnace();
     for (let n = 0; n < 4; n++) call.says('try', 'no-flame').after(0.5);
     expect(stopsOf(call.now())).toEqual([]);
+    // What lets it try once more asks for the wait and the sniff; what does not, does not.
+    expect(firsts(offer({ work: '', fires: true }, call.now(), T))).toEqual(['gas-off', 'wait5', 'sniff']);
+    expect(firsts(offer({ work: '' }, call.now(), T))).toEqual([]);
     expect(stopsOf(call.says('try', 'no-flame').now())).toEqual(['tries']);
   });
 

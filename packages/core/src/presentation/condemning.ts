@@ -1,7 +1,7 @@
 import type { Assessment, Engine } from '../diagnosis';
 import type { ItemFit } from '../inference';
 import { contradiction } from '../proof';
-import { kindOf, questionKey } from '../question';
+import { type Evidence, kindOf, type Observation, questionKey } from '../question';
 import type { Wanted } from '../rules';
 import { workOfQuestion } from '../test-choice';
 import type { CallState } from '../visit';
@@ -47,11 +47,19 @@ export function condemningOf(
   return {
     title: questionTitle(model, observation),
     words: observationWords(model, observation, reader),
-    now: now && { words: observationWords(model, now.item.observation, reader), good: isSound(now) },
+    now: now
+      ? { words: observationWords(model, now.item.observation, reader), good: isSound(now) }
+      : isNewAndMeasured(observation, evidence)
+        ? { words: 'the new part was measured good before it was fitted', good: true }
+        : undefined,
     wanted: { work, ...(of !== undefined && { of }) },
     answer: formView(kindOf(observation).form(model, observation)),
   };
 }
+
+/** The ohms of a part that was replaced by one that had been measured. */
+const isNewAndMeasured = (observation: Observation, { episodes }: Evidence): boolean =>
+  observation.kind === 'ohms' && episodes.at(-1)?.measured?.includes(observation.part) === true;
 
 const MINUTE = 60_000;
 

@@ -4,7 +4,7 @@ import { resetNeeds, resetVerdict } from './resets';
 import { can } from './rights';
 import type { Authority } from './role';
 import { bypassLimit, isNeverBypassed, MOST_BYPASSES, safetyOf } from './safeties';
-import type { Allowed } from './stops';
+import { type Allowed, TRIES_IN_A_ROW } from './stops';
 import { keepsGasOff } from './temporary';
 
 /** What somebody wants to do: a kind of work, on what, and what of it the rules look at. */
@@ -37,6 +37,9 @@ export function offer(wanted: Wanted, followed: Followed, person: Authority): Of
   if (highest && !stops.every(({ stop }) => wanted.is !== undefined && stop.allows.includes(wanted.is)))
     return not('stop');
   const work = workOf(wanted.work);
+  // Gas that did not light has to leave before the next try.
+  if (wanted.fires === true && c.mayBurn && c.tries.length >= TRIES_IN_A_ROW)
+    return { offered: true, first: unmet(needsOf(workOf('next-try')!, c.family), followed) };
   if (!work) return { offered: true, first: [] };
   if (work.never) return not('never');
   if (work.grant === 'gas' && can(person, 'gas-work') !== '+') return not('right');

@@ -61,6 +61,9 @@ export interface Stop {
 /** What may be proposed while a stop stands: looks, dead tests, pressures, live volts. */
 export type Allowed = 'look' | 'dead' | 'gauge' | 'volts';
 
+/** So many tries without a flame may follow each other; then gas has to leave for five minutes. */
+export const TRIES_IN_A_ROW = 4;
+
 /** Values of practice that a shop may tighten, never loosen. */
 export interface Limits {
   readonly coFind: number;
@@ -599,7 +602,7 @@ export const STOPS: readonly Stop[] = [
     grade: 'hold',
     families: G,
     looksAt: ['try'],
-    when: (c) => c.tries.length >= 5 || c.triesInCall >= 9,
+    when: (c) => c.tries.length > TRIES_IN_A_ROW || c.triesInCall >= 9,
     orders: [
       order('call', 'End the call for heat.'),
       SHUT_GAS,

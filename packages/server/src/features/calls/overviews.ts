@@ -34,8 +34,9 @@ export async function projectOverview(
 export const keepOverview = async (call: string, upTo: number, transaction: Transaction): Promise<void> =>
   void (await StoredOverview.update({ upTo }, { where: { callId: call }, transaction }));
 
-const mustBeWatched = ({ state, bypasses, temporary, stops, claims, shown }: Overview): boolean =>
+const mustBeWatched = ({ state, ending, bypasses, temporary, stops, claims, shown }: Overview): boolean =>
   state === 'late' ||
+  ending === 'left-off' ||
   bypasses.length > 0 ||
   stops.length > 0 ||
   claims.length > 0 ||

@@ -135,13 +135,20 @@ const FOUND = `SELECT id FROM calls WHERE MATCH (complaint) AGAINST (:words IN B
   UNION SELECT c.id FROM machines m JOIN calls c ON c.machineId = m.id
    WHERE MATCH (m.label, m.site, m.make, m.modelName, m.serial) AGAINST (:words IN BOOLEAN MODE)`;
 
-/** Every call on which something stands that must not be forgotten, newest first. */
+/**
+ * Every call on which something stands that must not be forgotten, newest first. What was left off and tagged is forgotten once
+ * a later call on the machine was proved.
+ */
 export async function watchedCalls(): Promise<Listed[]> {
-  const rows = await StoredOverview.findAll({
-    where: { watch: true },
-    attributes: ['callId'],
-    order: [['openedAt', 'DESC']],
-  });
+  const rows = await Call.sequelize!.query<{ callId: string }>(
+    `SELECT o.callId FROM overviews o JOIN calls c ON c.id = o.callId
+      WHERE o.watch = TRUE AND NOT (
+        NOT o.open AND JSON_VALUE(o.body, '$.ending') = 'left-off' AND JSON_LENGTH(o.body, '$.bypasses') = 0 AND EXISTS (
+          SELECT 1 FROM calls later JOIN overviews p ON p.callId = later.id
+           WHERE later.machineId = c.machineId AND p.openedAt > o.openedAt AND JSON_VALUE(p.body, '$.ending') = 'proved'))
+      ORDER BY o.openedAt DESC`,
+    { type: QueryTypes.SELECT },
+  );
   return withHeads(rows.map((r) => r.callId));
 }
 

@@ -1,4 +1,5 @@
 import { v7 } from 'uuid';
+import { proofListsFor } from '@zetalysis/core/rules';
 import type { EventBody, Overview } from '@zetalysis/core/visit';
 import { type Credentials, made, openHouse, opening } from '../../../test/house';
 
@@ -188,4 +189,44 @@ test('the next call on a machine counts the resets that nobody found a cause for
   await say('imre', { ...opening, machine, before });
   await say('imre', { type: 'reset', safety: 'rollout', title: 'roll-out switch', kind: 'roll-out', by: 'us' });
   expect((await overview()).stops).toMatchObject([{ id: 'reset-again' }]);
+});
+
+test('left off and tagged it stays in sight, until a later call on the machine was proved', async () => {
+  const lead = credentials.get('rosa')!;
+  const machine = (await api().get('/api/machines').set(lead)).body as { machines: { id: string; profile: string }[] };
+  const [at] = machine.machines.filter((m) => m.profile === 'furnace-condensing');
+  const watched = async (): Promise<string[]> =>
+    ((await api().get('/api/calls/watch').set(lead)).body as { id: string }[]).map(({ id }) => id);
+  const onMachine = async (bodies: readonly EventBody[]): Promise<string> => {
+    call = v7();
+    seq = 0;
+    await say('rosa', { ...opening, machine: at!.id } as EventBody);
+    for (const body of bodies) await say('rosa', body);
+    return call;
+  };
+  const tagged = await onMachine([setup({ gas: false, power: false }), leftOff]);
+  expect(await watched()).toContain(tagged);
+  await onMachine([setup({ gas: false, power: false }), leftOff]);
+  expect(await watched()).toContain(tagged);
+  const lines = proofListsFor('furnace', []).flatMap((list) => list.lines);
+  const done = lines
+    .filter(({ by }) => by === undefined)
+    .map(({ id, number }): EventBody => ({
+      type: 'proof-line',
+      line: id,
+      answer: 'done',
+      ...(number && { value: number.least ?? number.most! }),
+    }));
+  const advice = { suspects: [], standing: 'proved' } as const;
+  const broke = { part: 'x', failure: 'open', cause: '', action: '', standing: 'proved', advice } as const;
+  const proved = await onMachine([
+    { type: 'repaired', part: 'x', action: 'replaced', title: 'x', touches: [] },
+    { type: 'fact', fact: 'showed', value: 'steady' },
+    ...done,
+    { type: 'break-recorded', ...broke, advice: { ...advice, suspects: [] } },
+    { type: 'closed', words: '', ending: 'proved', given: {} },
+  ]);
+  expect(await overview()).toMatchObject({ state: 'closed', ending: 'proved' });
+  expect(await watched()).not.toContain(tagged);
+  expect(await watched()).not.toContain(proved);
 });

@@ -13,6 +13,7 @@ export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) 
   const own = claims.filter(({ claim }) => claim.person === me.name);
   const others = claims.filter(({ claim }) => claim.person !== me.name);
   const shown = calls.filter(({ overview }) => overview.shown && overview.state === 'open');
+  const tagged = calls.filter(isTagged);
   const temporary = calls.flatMap((call) => call.overview.temporary.map((t) => ({ call, t })));
   return (
     <>
@@ -46,6 +47,20 @@ export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) 
           ))}
         </List>
       )}
+      {tagged.length > 0 && (
+        <List title="Off and tagged, until proved">
+          {tagged.map((call) => (
+            <li key={call.id}>
+              <Where call={call} /> <q>{call.complaint}</q>{' '}
+              {call.overview.stops.map((s) => (
+                <strong key={s.id}>
+                  {s.title}. Ended by: {s.endedBy}.{' '}
+                </strong>
+              ))}
+            </li>
+          ))}
+        </List>
+      )}
       {me.role === 'lead' && temporary.length > 0 && (
         <List title="To put back">
           {temporary.map(({ call, t }, i) => (
@@ -61,6 +76,10 @@ export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) 
     </>
   );
 }
+
+/** It was left off with a tag, and nobody has proved it since. */
+export const isTagged = ({ overview }: CallSummary): boolean =>
+  overview.state === 'closed' && overview.ending === 'left-off' && overview.bypasses.length === 0;
 
 const List = ({ title, empty = '', children }: { title: string; empty?: string; children: React.ReactNode }) => (
   <section className={styles.list} aria-label={title}>

@@ -11,6 +11,7 @@ import { Cards } from '../../kit/Cards';
 import { Empty } from '../../kit/Empty';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
+import { Ring } from '../../kit/Ring';
 import { Search } from '../../kit/Search';
 import { Status } from '../../kit/Status';
 import { type Part, Table } from '../../kit/Table';
@@ -18,7 +19,7 @@ import { Waiting } from '../../kit/Waiting';
 import { local } from '../../store/local';
 import { useNow } from '../../kit/use-now';
 import styles from './Today.module.css';
-import { Leads } from './Leads';
+import { isTagged, Leads } from './Leads';
 import { Watch } from './Watch';
 
 const day = new Intl.DateTimeFormat('en', {
@@ -60,7 +61,8 @@ export default function Today({ me }: { me: Me }) {
       }
     >
       {error && <Notice kind="problem">{error.message}</Notice>}
-      {gravestFirst(watch.data ?? []).map((c) => (
+      {me.role === 'lead' && (watch.data ?? []).some(everybodyOut) && <Ring />}
+      {gravestFirst((watch.data ?? []).filter((c) => !isTagged(c))).map((c) => (
         <Watch key={c.id} call={c} now={now} />
       ))}
       {watch.data && <Leads calls={watch.data} me={me} />}
@@ -93,6 +95,9 @@ const gravestFirst = (calls: readonly CallSummary[]): CallSummary[] => {
   const grave = ({ overview }: CallSummary): number => Math.max(0, ...overview.stops.map(({ grade }) => GRAVE[grade]));
   return [...calls].sort((a, b) => grave(b) - grave(a));
 };
+
+/** Nobody is to be inside: it rings at every lead until it is cleared. */
+const everybodyOut = ({ overview }: CallSummary): boolean => overview.stops.some(({ grade }) => grade === 'out');
 
 interface Named {
   /** Families have their names from here. */

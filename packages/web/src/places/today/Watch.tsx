@@ -24,7 +24,7 @@ export function Watch({ call, now }: { call: CallSummary; now: number }) {
               {GRADES[s.grade]}. {s.person}, since {at(s.since)}.{' '}
               {s.order !== null && <>Not answered yet: {s.order} </>}
               {s.unable.length > 0 && <strong>Could not: {s.unable.join(' ')} </strong>}
-              Ended by: {s.endedBy}.{overview.ending === 'left-off' && ' Off and tagged.'}
+              Ended by: {s.endedBy}.
             </>
           }
         >

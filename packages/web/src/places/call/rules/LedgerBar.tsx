@@ -1,8 +1,8 @@
-import { useEffect } from 'react';
 import type { CallView } from '@zetalysis/core/presentation';
 import { bypassLimit, offBy, overdue, RINGS_AT, safetyOf, WHILE_TEMPORARY } from '@zetalysis/core/rules';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
+import { Ring } from '../../../kit/Ring';
 import { clock } from '../clock';
 import styles from './LedgerBar.module.css';
 import { useRules } from './use-rules';
@@ -17,31 +17,6 @@ interface Props {
 function watchWords(kind: string): string {
   const { watch, endWhen } = safetyOf(kind);
   return watch === '' ? '' : ` Watch ${watch}; off at once when ${endWhen}.`;
-}
-
-/** Half a second of a tone that carries over a burner, and a hand that feels it, for as long as nobody has taken it off. */
-function Ring() {
-  useEffect(() => {
-    const again = setInterval(ring, RINGS_EVERY_MS);
-    ring();
-    return () => clearInterval(again);
-  }, []);
-  return null;
-}
-
-const RINGS_EVERY_MS = 5000;
-
-function ring(): void {
-  navigator.vibrate?.(400);
-  // A page that nobody has touched yet may make no sound: then it only shows and shakes.
-  if (navigator.userActivation?.hasBeenActive !== true) return;
-  const audio = new AudioContext();
-  const tone = audio.createOscillator();
-  tone.frequency.value = 880;
-  tone.connect(audio.destination);
-  tone.onended = () => void audio.close();
-  tone.start();
-  tone.stop(audio.currentTime + 0.5);
 }
 
 /** What is there for now, each with its clock and what undoes it; a bypass turns the whole line red. */

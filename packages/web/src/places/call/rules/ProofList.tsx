@@ -22,7 +22,12 @@ export function ProofList({ view, onEvents, children }: Props) {
   const lists = proofListsFor(c.family, c.touched);
   const all = lists.flatMap(({ lines }) => lines);
   const open = openLines(followed);
-  const now = open.find(({ id }) => id === at) ?? open.find(({ by }) => by !== 'temporary-undone');
+  // What is read dead is read first, while the power is still off.
+  const isDead = view.condemning?.wanted.work === 'ohms' && !c.power;
+  const now =
+    open.find(({ id }) => id === at) ??
+    open.find(({ id }) => isDead && id === CONDEMNING) ??
+    open.find(({ by }) => by !== 'temporary-undone');
   const waits = (id: string): boolean => claims.some(({ what }) => what.type === 'proof-line' && what.line === id);
   return (
     <section className={styles.proof} aria-label="Proof of the repair" data-proof>

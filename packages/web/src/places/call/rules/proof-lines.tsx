@@ -174,7 +174,7 @@ export function ReadAgain({ view, onEvents, onDone }: LineProps) {
       ) : (
         <>
           {now && <p>Now: {now.words}. That is not good: look further, or read it again.</p>}
-          <p>Read it again: {title}.</p>
+          <p>Read it again.</p>
           {!need && <Answer test={{ title, answer, setup: undefined, unclear: [] }} view={view} onEvents={onEvents} />}
           {need && !declined && (
             <NeedFirst
