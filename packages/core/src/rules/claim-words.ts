@@ -1,5 +1,5 @@
 import { endingWith } from './endings';
-import type { Claim, Followed } from './follow';
+import type { Claim, Followed } from './followed';
 import { proofLineWith } from './proof-lists';
 
 /** What somebody claims, in words. */

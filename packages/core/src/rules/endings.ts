@@ -1,4 +1,4 @@
-import type { Followed } from './follow';
+import type { Followed } from './followed';
 import { isDotted, type ProofLine, proofListsFor } from './proof-lists';
 import { stayMinutes } from './stay';
 

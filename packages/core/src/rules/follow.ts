@@ -2,8 +2,9 @@ import { overdue, offBy } from './bypasses';
 import { Circumstances, type Pressed } from './circumstances';
 import { closingProblems, type EndingId, endingWith, openDots } from './endings';
 import { factProblem, type FactValue } from './facts';
-import { appliesTo, type Family } from './family';
+import { appliesTo } from './family';
 import type { Happening, What } from './happening';
+import type { Claim, Followed, Mark, StandingStop, Terms } from './followed';
 import { needOf, workOf } from './needs';
 import { type DeclaredStop, ownStop } from './own-stops';
 import { isDotted, lineProblem, proofLineWith, STAY } from './proof-lists';
@@ -12,83 +13,9 @@ import { can } from './rights';
 import type { Authority } from './role';
 import { isNeverBypassed, safetyOf } from './safeties';
 import { minutesFired, minutesStayed, stayMinutes } from './stay';
+import { endedBy, missingEvidence } from './stop-evidence';
 import { keepsGasOff } from './temporary';
-import {
-  type Ender,
-  type Evidence,
-  evidenceFor,
-  type Grade,
-  type Limits,
-  LIMITS,
-  type Order,
-  ordersFor,
-  type Stop,
-  STOPS,
-  stopWith,
-} from './stops';
-
-/** What an entry is marked with: it counts, and somebody has to see it. */
-export type Mark =
-  | { readonly mark: 'without-right' | 'forbidden' | 'late' | 'too-early' | 'beyond-clock' | 'out-of-limits' }
-  | { readonly mark: 'without-need'; readonly need: string };
-
-/** A stop that stands. */
-export interface StandingStop {
-  readonly stop: Stop;
-  readonly grade: Grade;
-  readonly since: number;
-  /** Who said what brought it. */
-  readonly person: string;
-  readonly raisedBy: readonly string[];
-  readonly orders: readonly { readonly order: Order; readonly answer: 'done' | 'cannot' | undefined }[];
-  readonly endedBy: Ender;
-  /** A safety that it is about. */
-  readonly about: string | undefined;
-}
-
-/** Something that was claimed and waits for a countersignature. */
-export interface Claim {
-  readonly event: string;
-  readonly person: string;
-  readonly by: Authority;
-  readonly since: number;
-  readonly what: What;
-  /** What it takes to countersign it. */
-  readonly needs: (authority: Authority) => boolean;
-}
-
-/** What the rules say of a call at one moment. */
-export interface Followed {
-  readonly c: Circumstances;
-  readonly stops: readonly StandingStop[];
-  readonly claims: readonly Claim[];
-  /** Every stop that came up in the call, by its name; a profile may have declared it. */
-  readonly raisedStops: ReadonlyMap<string, Stop>;
-  readonly marks: ReadonlyMap<string, readonly Mark[]>;
-  /** Lines of the proof that are done or do not apply, with the entry that says so. */
-  readonly proof: ReadonlyMap<
-    string,
-    { readonly event: string; readonly answer: 'done' | 'does-not-apply'; readonly value: number | undefined }
-  >;
-  readonly breakRecorded: boolean;
-  readonly ending: string | undefined;
-  readonly dangers: boolean;
-  /** Resets without a cause that were pressed on this machine before the call. */
-  readonly before: readonly Pressed[];
-  /** Resets without a cause, as the next call on this machine counts them. */
-  readonly uncaused: readonly Pressed[];
-  /** Orders that were answered with cannot at a shut-off: a lead has to know. */
-  readonly unable: readonly { readonly stop: string; readonly order: string }[];
-}
-
-export interface Terms {
-  readonly family: Family | undefined;
-  /** The moment that is asked about; later happenings are followed all the same. */
-  readonly now: number;
-  readonly limits?: Limits;
-  /** Resets without a cause that were pressed on this machine before. */
-  readonly before?: readonly Pressed[];
-}
+import { type Ender, type Grade, type Limits, LIMITS, ordersFor, type Stop, STOPS, stopWith } from './stops';
 
 /**
  * Follows a call from its first entry to now. Entries that say what is count at once, whoever made them; those that relax or
@@ -575,30 +502,3 @@ const countersigns = (by: Authority, { by: of }: Happening): boolean => can(by, 
 const order = (stop: Stop): number => (STOPS.includes(stop) ? STOPS.indexOf(stop) : STOPS.length);
 const gradeOf = ({ grade }: Stop, c: Circumstances): Grade => (typeof grade === 'function' ? grade(c) : grade);
 const graver = (a: Grade, b: Grade): Grade => (WORSE[a] >= WORSE[b] ? a : b);
-
-const endedBy = ({ endedBy: ender }: Stop, c: Circumstances, evidence: Readonly<Record<string, FactValue>>): Ender =>
-  typeof ender === 'function' ? ender(c, evidence) : ender;
-
-/** What is still missing of the evidence on which a stop ends; lines that only decide who may end it are never missing. */
-export function missingEvidence(
-  stop: Stop,
-  since: number,
-  given: Readonly<Record<string, FactValue>>,
-  c: Circumstances,
-): readonly Evidence[] {
-  return evidenceFor(stop, c.family).filter((line) => line.id !== 'cut-off' && !isGiven(line, since, given, c));
-}
-
-function isGiven(
-  { id, is }: Evidence,
-  since: number,
-  given: Readonly<Record<string, FactValue>>,
-  c: Circumstances,
-): boolean {
-  const value = given[id];
-  if (is === 'tick') return value === 'yes';
-  if (is === 'words') return typeof value === 'string' && value.trim() !== '';
-  if ('minutes' in is) return c.now - since >= is.minutes * 60_000;
-  if ('need' in is) return needOf(is.need).holds(c);
-  return typeof value === 'number' && value <= (is.most ?? Infinity) && value >= (is.least ?? -Infinity);
-}

@@ -22,16 +22,8 @@ export {
 } from './endings';
 export { type Fact, factProblem, FACTS, type FactValue, factWith } from './facts';
 export { appliesTo, FAMILIES, type Family, familyNamed, hasGas, hasPower } from './family';
-export {
-  type Claim,
-  follow,
-  type Followed,
-  type Mark,
-  METER_AFTER,
-  missingEvidence,
-  type StandingStop,
-  type Terms,
-} from './follow';
+export { follow, METER_AFTER } from './follow';
+export type { Claim, Followed, Mark, StandingStop, Terms } from './followed';
 export type { Happening, Jumper, What } from './happening';
 export { type Need, NEED_IDS, needOf, NEEDS, needSentence, needsOf, waitLeft, WORK_IDS, workOf, WORKS } from './needs';
 export { ALLOWED, type DeclaredStop, OWN_ENDERS, OWN_GRADES } from './own-stops';
@@ -79,6 +71,7 @@ export {
   stopWith,
   tightened,
 } from './stops';
+export { missingEvidence } from './stop-evidence';
 export { offer, type Offer, unmet, type Wanted } from './offer';
 export { minutesFired, minutesStayed, stayMinutes } from './stay';
 export { keepsGasOff, undoFirst, WHILE_TEMPORARY } from './temporary';

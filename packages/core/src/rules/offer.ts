@@ -1,4 +1,4 @@
-import type { Followed } from './follow';
+import type { Followed } from './followed';
 import { type Need, needOf, needsOf, workOf } from './needs';
 import { resetNeeds, resetVerdict } from './resets';
 import { can } from './rights';
