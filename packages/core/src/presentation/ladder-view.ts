@@ -21,6 +21,8 @@ interface NetView {
   readonly state: 'live' | 'dead' | 'unknown';
   /** What a sound appliance shows here at this step. */
   readonly good: string;
+  /** The same in few characters, to stand beside a reading. */
+  readonly sound: string;
   /** In few characters, to stand beside the point. */
   readonly measured: string | undefined;
   /** In the suspect's world: what it would show, and whether that is not as on a sound appliance. */
@@ -123,7 +125,8 @@ function netsOf(
         const most = p.kind === 'volts' ? Math.max(p.volts, p.shorter?.value ?? 0) : 0;
         if (most > LIVE_DEAD.drawnLive * model.ratedVolts[item.net]! || p.kind === 'unsteady') hot += share(h) / weight;
       }
-      const good = predictionWords(model, question, engine.expect(state.evidence, engine.healthy, question), reader);
+      const healthy = engine.expect(state.evidence, engine.healthy, question);
+      const good = predictionWords(model, question, healthy, reader);
       let measured: string | undefined;
       for (const { event, retracted } of state.log) {
         const { body } = event;
@@ -136,6 +139,7 @@ function netsOf(
       result[name] = {
         state: !known ? 'unknown' : hot > 0.95 ? 'live' : hot < 0.05 ? 'dead' : 'unknown',
         good,
+        sound: predictionBriefly(model, question, healthy, reader),
         measured: world ? undefined : measured,
         there: world && netIn(model, question, engine, state, world, good, reader),
       };

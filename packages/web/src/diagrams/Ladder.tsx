@@ -1,10 +1,13 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Drawing, LadderView } from '@zetalysis/core/presentation';
 import type { Wires } from '@zetalysis/contract';
 import styles from './Ladder.module.css';
-import { ROW, Rung } from './Rung';
+import { labelsOf } from './ladder-labels';
+import { layoutLadder } from './ladder-layout';
+import { Rung } from './Rung';
 
-const LEAST_WIDTH = 540;
+/** Narrower than this it scrolls sideways; a phone has the rungs one by one. */
+const LEAST_WIDTH = 520;
 
 interface Props {
   readonly drawing: Drawing;
@@ -20,28 +23,32 @@ interface Props {
 }
 
 /** The circuit as a ladder: power drawn where it is, test points as targets to tap. */
-export function Ladder({ drawing, changed, ...given }: Props) {
+export function Ladder({ drawing, changed, view, wires, ...given }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(LEAST_WIDTH);
+  const [room, setRoom] = useState({ width: LEAST_WIDTH, height: 0 });
   useEffect(() => {
-    const watch = new ResizeObserver(([entry]) =>
-      setWidth(Math.max(LEAST_WIDTH, Math.floor(entry!.contentRect.width))),
-    );
+    const watch = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      setRoom({ width: Math.max(LEAST_WIDTH, Math.floor(width)), height: Math.floor(height) });
+    });
     watch.observe(frame.current!);
     return () => watch.disconnect();
   }, []);
-  const height = drawing.rungs.length * ROW + 6;
+  const layout = useMemo(
+    () => layoutLadder(drawing.rungs, labelsOf(view, wires), room.width, room.height),
+    [drawing, view, wires, room],
+  );
   return (
     <div className={styles.frame} ref={frame} data-ladder>
-      <svg className={styles.ladder} width={width} height={height} role="group" aria-label="Circuit">
-        {drawing.rungs.map((rung, row) => (
+      <svg className={styles.ladder} width={layout.width} height={layout.height} role="group" aria-label="Circuit">
+        {layout.rungs.map((rung) => (
           <Rung
-            key={rung.id}
+            key={rung.rung.id}
             rung={rung}
-            y={row * ROW + 24}
-            width={width}
             points={drawing.points}
-            changed={changed?.has(rung.id) ?? false}
+            changed={changed?.has(rung.rung.id) ?? false}
+            view={view}
+            {...(wires && { wires })}
             {...given}
           />
         ))}

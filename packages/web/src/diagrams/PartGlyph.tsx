@@ -1,30 +1,22 @@
 import type { DrawnItem } from '@zetalysis/core/presentation';
+import type { Placed } from './ladder-layout';
 import styles from './PartGlyph.module.css';
 import { Target } from './Target';
 
 type Part = Extract<DrawnItem, { kind: 'part' }>;
 
-/** Our own signs: what a part is, and a bold frame with its share when it is suspected. */
-export function PartGlyph({
-  item,
-  name,
-  share,
-  tag,
-  x,
-  y,
-  onClick,
-}: {
-  item: Part;
-  /** What is written under it. */
-  name: string;
+interface Props {
+  readonly placed: Placed;
+  readonly item: Part;
   /** Its share in per cent where it is suspected. */
-  share: number | undefined;
+  readonly share: number | undefined;
   /** What is there for now: a jumper round it, or its plug pulled. */
-  tag: 'bypassed' | 'apart' | undefined;
-  x: number;
-  y: number;
-  onClick: () => void;
-}) {
+  readonly tag: 'bypassed' | 'apart' | undefined;
+  readonly onClick: () => void;
+}
+
+/** Our own signs: what a part is, heavier and with its share when it is suspected. */
+export function PartGlyph({ placed: { x, y, lines }, item, share, tag, onClick }: Props) {
   const suspected = share !== undefined;
   const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${share} %` : ''}${tag === undefined ? '' : `, ${tag}`}`;
   return (
@@ -40,9 +32,11 @@ export function PartGlyph({
       <Sign symbol={item.symbol} x={x} y={y} />
       {tag === 'bypassed' && <path className={styles.jumper} d={`M${x - 16} ${y}c2 -16 30 -16 32 0`} />}
       {tag === 'apart' && <path className={styles.jumper} d={`M${x - 5} ${y - 8}l10 16M${x + 5} ${y - 8}l-10 16`} />}
-      <text x={x} y={y + 19} className={styles.name}>
-        {name}
-      </text>
+      {lines.map(({ words, box }) => (
+        <text key={words} data-label className={styles.name} x={box.x} y={box.y + box.height - 2}>
+          {words}
+        </text>
+      ))}
     </Target>
   );
 }

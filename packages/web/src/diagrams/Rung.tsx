@@ -1,19 +1,13 @@
-import type { Drawing, DrawnItem, DrawnRung, LadderView } from '@zetalysis/core/presentation';
+import type { Drawing, LadderView } from '@zetalysis/core/presentation';
 import type { Wires } from '@zetalysis/contract';
+import type { PlacedRung } from './ladder-layout';
 import { PartGlyph } from './PartGlyph';
-import { partNames } from './part-names';
 import styles from './Rung.module.css';
 import { TestPoint } from './TestPoint';
 import { wireWords } from './wire-names';
 
-/** Rows are as high as a thumb needs. */
-export const ROW = 44;
-const LEFT = 24;
-
 interface Props {
-  readonly rung: DrawnRung;
-  readonly y: number;
-  readonly width: number;
+  readonly rung: PlacedRung;
   readonly points: Drawing['points'];
   readonly view: LadderView;
   readonly red: string | undefined;
@@ -24,75 +18,65 @@ interface Props {
 }
 
 /** One path from a source to its common: wires, the signs of parts, and the points between them. */
-export function Rung({ rung, y, width, points, view, red, changed, wires, onNet, onPart }: Props) {
-  // An unnamed joint between two parts takes no room of its own.
-  const shown = rung.items.filter((i) => i.kind === 'part' || i.point);
-  const xs = placed(shown.length, width);
-  const parts = shown.flatMap((item, i) =>
-    item.kind === 'part' ? [{ item, x: xs[i]!, share: view.suspected[item.part] }] : [],
-  );
-  const names = partNames(parts);
-  const stateOf = (item: DrawnItem | undefined): string =>
-    item?.kind === 'net' ? (view.nets[item.name]?.state ?? 'common') : 'unknown';
+export function Rung({ rung, points, view, red, changed, wires, onNet, onPart }: Props) {
+  const { placed, y, left, right, railTo } = rung;
+  const stateOf = (name: string): string => view.nets[name]?.state ?? 'common';
+  // From a net on, a wire has that net's state; behind a part, the state of the net it leads to.
+  const wire = (i: number): string => {
+    const { item } = placed[i]!;
+    if (item.kind === 'net') return stateOf(item.name);
+    const next = placed.slice(i).find((p) => p.item.kind === 'net')?.item;
+    return next?.kind === 'net' ? stateOf(next.name) : 'unknown';
+  };
+  const first = placed[0]!;
   return (
-    <g data-changed={changed || undefined}>
+    <g data-rung={rung.rung.id} data-changed={changed || undefined}>
       {changed && (
-        <rect className={styles.changed} x={2} y={y - 20} width={width - 4} height={ROW - 4}>
+        <rect className={styles.changed} x={left} y={y - 22} width={right - left} height={44}>
           <title>wired otherwise in the other one</title>
         </rect>
       )}
-      {shown.slice(0, -1).map((item, i) => {
-        // From a net on, a wire has that net's state; behind a part, the state of the net it leads to.
-        const wire = stateOf(item.kind === 'net' ? item : shown.slice(i).find((x) => x.kind === 'net'));
-        return <line key={i} className={styles.wire} data-state={wire} x1={xs[i]} x2={xs[i + 1]} y1={y} y2={y} />;
-      })}
-      {parts.map(({ item, x, share }, i) => (
-        <PartGlyph
-          key={i}
-          item={item}
-          name={names[i]!}
-          share={share}
-          tag={view.bypassed.includes(item.part) ? 'bypassed' : view.apart.includes(item.part) ? 'apart' : undefined}
-          x={x}
-          y={y}
-          onClick={() => onPart(item.part, item.branch)}
-        />
+      {railTo !== undefined && (
+        <line className={styles.wire} data-state={wire(0)} x1={first.x} x2={first.x} y1={railTo} y2={y} />
+      )}
+      {placed.slice(0, -1).map((p, i) => (
+        <line key={i} className={styles.wire} data-state={wire(i)} x1={p.x} x2={placed[i + 1]!.x} y1={y} y2={y} />
       ))}
-      {shown.map((item, i) =>
-        item.kind === 'net' ? (
+      {placed.map((p, i) =>
+        p.item.kind === 'part' ? (
+          <PartGlyph
+            key={i}
+            placed={p}
+            item={p.item}
+            share={view.suspected[p.item.part]}
+            tag={
+              view.bypassed.includes(p.item.part) ? 'bypassed' : view.apart.includes(p.item.part) ? 'apart' : undefined
+            }
+            onClick={partClick(p.item, onPart)}
+          />
+        ) : (
           <TestPoint
             key={i}
-            name={item.name}
-            net={view.nets[item.name]}
-            point={points[item.name]}
-            own={ownName(wires, item.name)}
-            red={red === item.name}
-            first={i === 0}
-            x={xs[i]!}
-            y={y}
-            room={toNextNet(shown, xs, i)}
-            onClick={() => onNet(item.name)}
+            placed={p}
+            name={p.item.name}
+            net={view.nets[p.item.name]}
+            point={points[p.item.name]}
+            own={wires && wireWords(wires, p.item.name)}
+            red={red === p.item.name}
+            onClick={netClick(p.item, onNet)}
           />
-        ) : null,
+        ),
       )}
     </g>
   );
 }
 
-/** Where the things on a rung stand: all of them equally far apart. */
-function placed(count: number, width: number): number[] {
-  const apart = (width - 2 * LEFT) / (count - 1);
-  return Array.from({ length: count }, (_, i) => LEFT + i * apart);
-}
+const partClick =
+  ({ part, branch }: { part: string; branch: string }, onPart: Props['onPart']) =>
+  (): void =>
+    onPart(part, branch);
 
-/** Pixels from a net to the next one on its rung, or to the end. */
-function toNextNet(shown: readonly DrawnItem[], xs: readonly number[], i: number): number {
-  const next = shown.findIndex((other, n) => n > i && other.kind === 'net');
-  return next < 0 ? Infinity : xs[next]! - xs[i]!;
-}
-
-/** What this machine calls a net, where it has a name of its own for it. */
-function ownName(wires: Wires | undefined, net: string): { words: string; short: string } | undefined {
-  const words = wires && wireWords(wires, net);
-  return words === undefined ? undefined : { words, short: wires![net]!.terminal || wires![net]!.colour };
-}
+const netClick =
+  ({ name }: { name: string }, onNet: Props['onNet']) =>
+  (): void =>
+    onNet(name);

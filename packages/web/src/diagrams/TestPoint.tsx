@@ -1,28 +1,24 @@
 import type { Drawing, LadderView } from '@zetalysis/core/presentation';
-import { differsWords } from './net-words';
+import type { Placed } from './ladder-layout';
 import { Target } from './Target';
 import styles from './TestPoint.module.css';
 
 interface Props {
+  readonly placed: Placed;
   readonly name: string;
   /** Nothing for a net that black probes rest on. */
   readonly net: LadderView['nets'][string] | undefined;
   readonly point: Drawing['points'][string] | undefined;
-  /** What this machine calls it, whole and in short. */
-  readonly own: { readonly words: string; readonly short: string } | undefined;
+  /** What this machine calls it. */
+  readonly own: string | undefined;
   /** The red probe is on it. */
   readonly red: boolean;
-  /** It begins its rung: its name starts at the edge. */
-  readonly first: boolean;
-  readonly x: number;
-  readonly y: number;
-  /** Pixels to the next point of the rung. */
-  readonly room: number;
   readonly onClick: () => void;
 }
 
-/** A place for a probe: live, dead or unknown by its form; beside its name what was measured there. */
-export function TestPoint({ name, net, point, own, red, first, x, y, room, onClick }: Props) {
+/** A place for a probe: live, dead or unknown by its form; above it its name, and on a plate what was measured there. */
+export function TestPoint({ placed: { x, y, lines, plate, beside }, name, net, point, own, red, onClick }: Props) {
+  const differs = net?.there?.differs === true;
   return (
     <Target
       label={labelOf(name, net, point, own)}
@@ -32,30 +28,47 @@ export function TestPoint({ name, net, point, own, red, first, x, y, room, onCli
       className={styles.point}
       onClick={onClick}
       data-state={net?.state ?? 'common'}
-      data-differs={net?.there?.differs || undefined}
+      data-differs={differs || undefined}
       data-red={red || undefined}
     >
+      {net?.measured !== undefined && <circle className={styles.ring} cx={x} cy={y} r="9.5" />}
       {net?.state === 'dead' ? (
         <circle cx={x} cy={y} r="5" />
       ) : net?.state === 'unknown' ? (
         <path d={`M${x - 7} ${y}L${x} ${y - 7}L${x + 7} ${y}L${x} ${y + 7}Z`} />
       ) : (
-        <circle cx={x} cy={y} r="6" />
+        <circle cx={x} cy={y} r={net ? 6 : 4.5} />
       )}
-      <text
-        x={first ? x - 18 : x}
-        y={y - 10}
-        className={styles.name}
-        data-first={first || undefined}
-        data-line={point?.line || undefined}
-      >
-        {name}
-        {own && <tspan className={styles.own}> {own.short}</tspan>}
-        {net?.there?.differs && (
-          <tspan className={styles.measured}>{differsWords(name.length, net.there.briefly, room)}</tspan>
-        )}
-        {net?.measured !== undefined && <tspan className={styles.measured}> {net.measured}</tspan>}
-      </text>
+      {lines.map(({ words, box }) => (
+        <text
+          key={words}
+          data-label
+          className={styles.name}
+          x={box.x}
+          y={box.y + box.height - 2}
+          data-line={point?.line || undefined}
+        >
+          {words}
+        </text>
+      ))}
+      {plate && (
+        <>
+          <rect className={differs ? styles.other : styles.plate} rx="2" {...plate.box} />
+          <text
+            data-label
+            className={differs ? styles.otherWords : styles.plateWords}
+            x={plate.box.x + 5}
+            y={plate.box.y + 11}
+          >
+            {plate.words}
+          </text>
+        </>
+      )}
+      {beside && (
+        <text data-label className={styles.sound} x={beside.box.x} y={beside.box.y + beside.box.height - 2}>
+          {beside.words}
+        </text>
+      )}
     </Target>
   );
 }
@@ -65,5 +78,5 @@ function labelOf(name: string, net: Props['net'], point: Props['point'], own: Pr
   const there = net?.there?.differs ? `; here ${net.there.shows}` : '';
   const stands = net ? `${net.state}; sound: ${net.good}${there}` : 'common';
   const measured = net?.measured === undefined ? '' : `; measured ${net.measured}`;
-  return `${name}${own === undefined ? '' : `, here ${own.words}`}${where}. ${stands}${measured}`;
+  return `${name}${own === undefined ? '' : `, here ${own}`}${where}. ${stands}${measured}`;
 }
