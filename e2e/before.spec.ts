@@ -53,7 +53,7 @@ test('before the visit: safety words, the complaint, questions by telephone, and
 
 test('watching a try: steps and times in one tap each; the clock and the timers survive a reload', async ({ call }) => {
   const page = await call('Almshouses');
-  await page.getByRole('button', { name: 'Watch a try with the clock' }).click();
+  await page.getByRole('button', { name: 'Watch a try' }).click();
   await page.getByRole('button', { name: 'It calls now: start the clock' }).click();
   const watching = page.getByRole('group', { name: 'Watching a try' });
   await watching.getByRole('button', { name: /Thermostat calls/ }).click();

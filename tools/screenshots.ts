@@ -72,7 +72,7 @@ try {
   await shot(page, 'what-if');
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByRole('button', { name: 'Back to what is known' }).first().click();
-  await page.getByRole('button', { name: 'Watch a try with the clock' }).click();
+  await page.getByRole('button', { name: 'Watch a try' }).click();
   await page.getByRole('button', { name: 'It calls now: start the clock' }).click();
   await page.getByRole('group', { name: 'Watching a try' }).scrollIntoViewIfNeeded();
   await shot(page, 'watch-phone');

@@ -1,7 +1,4 @@
-import '@fontsource/b612/400.css';
-import '@fontsource/b612/700.css';
-import '@fontsource/b612-mono/400.css';
-import '@fontsource/b612-mono/700.css';
+import './theme/fonts.css';
 import './theme/tokens.css';
 import './theme/base.css';
 import { StrictMode } from 'react';

@@ -4,7 +4,7 @@ import { loadProfile } from '@zetalysis/core/profile';
 import { type Drawing, drawingOf, type LadderView } from '@zetalysis/core/presentation';
 import { parse } from 'yaml';
 import { labelsOf, tradeName } from '../src/diagrams/ladder-labels';
-import { type Box, LABEL, layoutLadder, type LadderLayout } from '../src/diagrams/ladder-layout';
+import { type Box, folded, LABEL, layoutLadder, type LadderLayout } from '../src/diagrams/ladder-layout';
 
 const PROFILES = join(__dirname, '../../../profiles');
 const DRAWINGS: (readonly [string, Drawing])[] = readdirSync(PROFILES).flatMap((file) => {
@@ -16,8 +16,8 @@ const DRAWINGS: (readonly [string, Drawing])[] = readdirSync(PROFILES).flatMap((
   });
 });
 
-/** The circuit column of a call at 1280 × 800, and wider ones. */
-const WIDTHS = [520, 556, 640, 760, 1100];
+/** On a phone; the circuit column of a call at 1280 × 800, and wider ones. */
+const WIDTHS = [344, 374, 520, 556, 640, 760, 1100];
 /** How high it may be there, below its heading. */
 const HEIGHT = 482;
 
@@ -74,7 +74,8 @@ test('labels are never smaller than twelve pixels', () => expect(LABEL).toBeGrea
 describe.each(DRAWINGS)('%s', (_name, drawing) => {
   test.each(VIEWS)('%s: no label reaches into another or out of the drawing', (_what, viewOf) => {
     for (const width of WIDTHS) {
-      const layout = layoutLadder(drawing.rungs, labelsOf(viewOf(drawing), undefined), width);
+      const rungs = width < 500 ? folded(drawing.rungs) : drawing.rungs;
+      const layout = layoutLadder(rungs, labelsOf(viewOf(drawing), undefined), width);
       const boxes = boxesOf(layout);
       for (const [i, { words, box }] of boxes.entries()) {
         expect({ words, width, out: box.x < -0.5 || box.x + box.width > width + 0.5 || box.y < 0 }).toEqual({
@@ -103,6 +104,14 @@ describe.each(DRAWINGS)('%s', (_name, drawing) => {
       expect([...xs].sort((a, b) => a - b)).toEqual(xs);
     }
   });
+});
+
+test.each(DRAWINGS)('%s: folded for a phone, no part or point is lost', (_name, drawing) => {
+  for (const rung of drawing.rungs) {
+    const pieces = folded([rung]);
+    expect(pieces.flatMap(({ items }, i) => (i === 0 ? items : items.slice(1)))).toEqual(rung.items);
+    for (const { items } of pieces) expect(items.filter(({ kind }) => kind === 'part').length).toBeLessThanOrEqual(4);
+  }
 });
 
 test('parts go by the names of the trade', () => {

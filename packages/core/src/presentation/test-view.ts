@@ -1,6 +1,6 @@
 import { telephoneQuestions } from '../analysis';
 import type { Assessment, Engine } from '../diagnosis';
-import { type Repair, repairOf } from '../inference';
+import { type Hypothesis, type Repair, repairOf } from '../inference';
 import { findPart, type Model } from '../profile';
 import { type AnswerForm, kindOf } from '../question';
 import type { Setup } from '../simulation';
@@ -22,7 +22,8 @@ export interface TestView {
   readonly cautions: readonly string[];
   readonly line: boolean;
   readonly good: string;
-  readonly why: readonly { readonly answer: string; readonly suspects: string }[];
+  /** What its likeliest answers would mean, and how likely each is. */
+  readonly why: readonly { readonly answer: string; readonly suspects: string; readonly share: number }[];
   readonly settles: boolean;
   /** Share of what is still open that its answer is expected to decide. */
   readonly decides: number;
@@ -64,6 +65,19 @@ export function repairWords(model: Model, repair: Repair): string {
   return `${action} ${title}`;
 }
 
+/** What a hypothesis blames, as one would say it: the gas valve, its harness. */
+function blamed(model: Model, h: Hypothesis): string {
+  const part = h.faults[0] && model.parts[h.faults[0].part]!;
+  if (part) return `the ${part.title.replace(/ \(.*\)$/, '')}`;
+  return h.kind === 'healthy' ? 'nothing: it is sound' : 'what the model does not know';
+}
+
+/** "a or b", "a, b or 3 more". */
+function listed(names: readonly string[]): string {
+  if (names.length <= 2) return names.join(' or ');
+  return `${names.slice(0, 2).join(', ')} or ${names.length - 2} more`;
+}
+
 /** The next test and two others. */
 export function testsView(
   engine: Engine,
@@ -88,6 +102,7 @@ export function testsView(
           q,
         )
       : engine.expect(state.evidence, engine.healthy, q);
+    const good = predictionWords(model, q, healthy, reader);
     return {
       id: test.id,
       title: testTitle(model, test),
@@ -95,21 +110,22 @@ export function testsView(
       minutes,
       cautions: cautionsFor(model, test),
       line: test.line,
-      good: predictionWords(model, q, healthy, reader),
+      good,
       why: outcomes
         .filter((o) => o.expectedBy.length > 0)
         .map((o) => {
-          const names = [...new Set(o.expectedBy.map((i) => repairWords(model, assessment.hypotheses[i]!.repair)))];
+          const behind = [...o.expectedBy].sort((a, b) => assessment.probabilities[b]! - assessment.probabilities[a]!);
+          const names = [...new Set(behind.map((i) => blamed(model, assessment.hypotheses[i]!)))];
+          const answer = predictionWords(model, q, o.prediction, reader);
           const share = o.expectedBy.reduce((sum, i) => sum + assessment.probabilities[i]!, 0);
           return {
             share,
-            answer: predictionWords(model, q, o.prediction, reader),
-            suspects: `${names.slice(0, 2).join(', ')}${names.length > 2 ? ` and ${names.length - 2} more` : ''} (${Math.round(share * 100)} %)`,
+            answer,
+            suspects: `${answer === good ? 'As it should: look at ' : 'Points at '}${listed(names)}`,
           };
         })
         .sort((a, b) => b.share - a.share)
-        .slice(0, 3)
-        .map(({ answer, suspects }) => ({ answer, suspects })),
+        .slice(0, 3),
       settles: settles > 0,
       decides: open > 0 ? Math.min(1, bits / open) : 0,
       byTelephone: onTelephone.has(one),

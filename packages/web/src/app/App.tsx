@@ -39,12 +39,16 @@ const queries = new QueryClient({
   },
 });
 
-function SignedIn({ place }: { place: (me: Me) => React.ReactNode }) {
+function SignedIn({ place, inCall = false }: { place: (me: Me) => React.ReactNode; inCall?: boolean }) {
   const me = useMe();
   const { pathname } = useLocation();
   if (me.isPending) return <Waiting>One moment…</Waiting>;
   if (!me.data) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname)}`} replace />;
-  return <Shell me={me.data}>{place(me.data)}</Shell>;
+  return (
+    <Shell me={me.data} inCall={inCall}>
+      {place(me.data)}
+    </Shell>
+  );
 }
 
 const router = createBrowserRouter([
@@ -54,7 +58,7 @@ const router = createBrowserRouter([
       { path: '/sign-in', element: <SignIn /> },
       { path: '/', element: <SignedIn place={(me) => <Today me={me} />} /> },
       { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
-      { path: '/calls/:id', element: <SignedIn place={(me) => <CallPlace me={me} />} /> },
+      { path: '/calls/:id', element: <SignedIn inCall place={(me) => <CallPlace me={me} />} /> },
       { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },

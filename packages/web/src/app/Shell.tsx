@@ -8,15 +8,30 @@ import { getReady } from '../store/get-ready';
 import { outboxWords } from '../store/outbox-words';
 import { OutboxContext, useSending } from '../store/use-outbox';
 import { useTheme } from '../theme/use-theme';
+import { HeadSlot } from './head-slot';
 import styles from './Shell.module.css';
 
 // Loaded when somebody asks for it.
 const Waits = lazy(() => import('./Waits'));
 
-/** The frame around every place. What waits to be sent is sent from here, whatever page is open. */
-export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
+interface Props {
+  readonly me: Me;
+  /** A call says in the head whose machine it is; where else one can go stands in the menu then. */
+  readonly inCall?: boolean;
+  readonly children: React.ReactNode;
+}
+
+const PLACES = [
+  ['/', 'Today'],
+  ['/machines', 'Machines'],
+  ['/library', 'Library'],
+] as const;
+
+/** The frame around every place: the head bar that turns down into the flue. What waits to be sent is sent from here. */
+export function Shell({ me, inCall = false, children }: Props) {
   const [theme, toggle] = useTheme();
   const [asked, setAsked] = useState<'waiting' | 'leaving'>();
+  const [slot, setSlot] = useState<HTMLElement | null>(null);
   const outbox = useSending(me.name);
   const queries = useQueryClient();
   useEffect(() => void getReady(queries).catch(() => undefined), [queries, me.id]);
@@ -26,46 +41,67 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
     // Nothing of one person stays in the memory of the page for the next. The session is ended at the server from there.
     location.assign('/sign-in');
   };
+  const places = PLACES.map(([to, title]) => (
+    <NavLink key={to} to={to} end={to === '/'}>
+      {title}
+    </NavLink>
+  ));
+  const own = (
+    <>
+      <button type="button" onClick={toggle}>
+        {theme === 'day' ? 'Dark' : 'Light'}
+      </button>
+      <Link to="/me" className={styles.who} aria-label={`${me.fullName}: sessions and password`}>
+        <span className={styles.full}>{me.fullName}</span>
+        <span className={styles.initials}>{initials(me.fullName)}</span>
+      </Link>
+      <button type="button" onClick={() => (waiting > 0 ? setAsked('leaving') : out())}>
+        Sign out
+      </button>
+    </>
+  );
   return (
     <OutboxContext value={outbox}>
-      <div className={styles.frame}>
-        <header className={styles.shell}>
-          <Link to="/" className={styles.brand} aria-label="Zetalysis, today">
-            <img src="/icon.svg" alt="" width="24" height="24" /> <span className={styles.name}>Zetalysis</span>
-          </Link>
-          <nav aria-label="Places">
-            <NavLink to="/" end>
-              Today
-            </NavLink>
-            <NavLink to="/machines">Machines</NavLink>
-            <NavLink to="/library">Library</NavLink>
-          </nav>
-          <span className={styles.end}>
-            {waiting > 0 && (
-              <button
-                type="button"
-                className={styles.waits}
-                data-outbox={outbox.state.kind}
-                onClick={() => setAsked('waiting')}
-              >
-                {waiting} to send
-              </button>
-            )}
-            <button type="button" onClick={toggle}>
-              {theme === 'light' ? 'Cellar' : 'Daylight'}
-            </button>
-            <Link to="/me" className={styles.who} aria-label={`${me.fullName}: sessions and password`}>
-              <span className={styles.full}>{me.fullName}</span>
-              <span className={styles.initials}>{initials(me.fullName)}</span>
+      <HeadSlot value={slot}>
+        <div className={styles.frame} data-in-call={inCall || undefined}>
+          <header className={styles.shell}>
+            <Link to="/" className={styles.brand} aria-label={inCall ? 'Today' : 'Zetalysis, today'}>
+              <Mark /> <span className={styles.name}>{!inCall && 'Zetalysis'}</span>
             </Link>
-            <button type="button" onClick={() => (waiting > 0 ? setAsked('leaving') : out())}>
-              Sign out
-            </button>
-          </span>
-        </header>
-        <ClockWrong />
-        {children}
-      </div>
+            {!inCall && <nav aria-label="Places">{places}</nav>}
+            <div ref={setSlot} className={styles.slot} />
+            <span className={styles.end}>
+              {waiting > 0 && (
+                <button
+                  type="button"
+                  className={styles.waits}
+                  data-outbox={outbox.state.kind}
+                  onClick={() => setAsked('waiting')}
+                >
+                  {waiting} to send
+                </button>
+              )}
+              {inCall ? (
+                <details className={styles.menu}>
+                  <summary aria-label={`Menu: places, ${me.fullName}, light, sign out`}>
+                    <svg viewBox="0 0 20 20" aria-hidden="true">
+                      <path d="M2 5h16M2 10h16M2 15h16" />
+                    </svg>
+                  </summary>
+                  <div>
+                    <nav aria-label="Places">{places.slice(1)}</nav>
+                    {own}
+                  </div>
+                </details>
+              ) : (
+                own
+              )}
+            </span>
+          </header>
+          <ClockWrong />
+          {children}
+        </div>
+      </HeadSlot>
       {asked !== undefined && (
         <Suspense>
           <Waits
@@ -81,6 +117,17 @@ export function Shell({ me, children }: { me: Me; children: React.ReactNode }) {
     </OutboxContext>
   );
 }
+
+/** The cord that burns: our mark. */
+const Mark = () => (
+  <svg className={styles.mark} viewBox="0 0 22 40" aria-hidden="true">
+    <path d="M11 0v24" stroke="var(--hot-1)" strokeWidth="4" />
+    <path d="M11 28v12" stroke="var(--flue-soft)" strokeWidth="2" strokeDasharray="3 3" />
+    <circle cx="11" cy="7" r="5" fill="var(--hot-1)" />
+    <path d="M11 12l8 8-8 8-8-8z" fill="var(--hot-0)" stroke="var(--hot-1)" strokeWidth="2.5" />
+    <circle cx="11" cy="34" r="4" fill="var(--flue-0)" stroke="var(--flue-soft)" strokeWidth="2" />
+  </svg>
+);
 
 const initials = (name: string): string =>
   name

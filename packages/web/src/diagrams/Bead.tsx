@@ -1,10 +1,11 @@
 import type { BeadView, Drawing } from '@zetalysis/core/presentation';
 import { formatDuration } from '@zetalysis/core/units';
+import { BeadMark } from './BeadMark';
 import styles from './Bead.module.css';
 
 const ANSWERS = [
   { id: 'yes', mark: '✓', words: 'seen' },
-  { id: 'no', mark: '✗', words: 'not seen' },
+  { id: 'no', mark: '×', words: 'not seen' },
   { id: 'unclear', mark: '?', words: 'can’t tell' },
 ] as const;
 
@@ -31,28 +32,28 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
       data-chosen={chosen || undefined}
       data-stale={bead.stale || undefined}
     >
+      <span className={styles.piece}>
+        <BeadMark state={state.name} missed={bead.answer === 'no' && !bead.stale} />
+      </span>
       <button type="button" className={styles.head} aria-pressed={chosen} onClick={onChoose} title={phase.ask}>
-        <span className={styles.mark} aria-hidden="true" />
-        <span className={styles.title}>
-          {phase.title}
-          <span className={styles.note}>
-            <span className={styles.state}>
-              {state.words}
-              {bead.stale && ', before'}
-            </span>
-            {bead.expectedAt !== undefined && (
-              <span>
-                {' '}
-                · <span className={styles.whole}>{bead.measuredAt ?? `about ${formatDuration(bead.expectedAt)}`}</span>
-              </span>
-            )}
-            {bead.readings.map((reading, n) => (
-              <span key={n} className={styles.readings}>
-                {' '}
-                · <span className={styles.whole}>{reading}</span>
-              </span>
-            ))}
+        <span className={styles.title}>{phase.title}</span>
+        <span className={styles.note}>
+          <span className={styles.state}>
+            {state.words}
+            {bead.stale && ', before'}
           </span>
+          {bead.expectedAt !== undefined && (
+            <span>
+              {' '}
+              · <span className={styles.whole}>{bead.measuredAt ?? `about ${formatDuration(bead.expectedAt)}`}</span>
+            </span>
+          )}
+          {bead.readings.map((reading, n) => (
+            <span key={n} className={styles.readings}>
+              {' '}
+              · <span className={styles.whole}>{reading}</span>
+            </span>
+          ))}
         </span>
       </button>
       <span className={styles.answers} role="group" aria-label={phase.ask}>
@@ -88,7 +89,7 @@ function stateOf(bead: BeadView, beyond: boolean, unwanted: boolean): State {
   if (bead.answer === 'no')
     return unwanted ? { name: 'unlit', words: 'does not happen' } : { name: 'unlit', words: 'did not come' };
   if (bead.answer === 'unclear') return { name: 'open', words: 'can’t tell' };
-  if (beyond) return { name: 'unlit', words: 'unlit' };
+  if (beyond) return { name: 'unlit', words: 'not reached' };
   if (unwanted) return { name: 'open', words: 'should not happen' };
   return { name: 'open', words: 'not asked' };
 }

@@ -29,7 +29,8 @@ export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, o
   return (
     <section className={styles.cord} aria-label="Sequence">
       <div className={styles.head}>
-        <h2>Sequence</h2>
+        <h2>Steps</h2>
+        {watch}
         <Choice
           label="Which try the answers are about"
           labelHidden
@@ -38,7 +39,6 @@ export function Cord({ drawing, view, at, attempt, watch, onAttempt, onAnswer, o
           onChange={(chosen) => onAttempt(chosen === ANY_TRY ? undefined : Number(chosen))}
         />
       </div>
-      {watch}
       <ol className={styles.beads}>
         {drawing.phases.map((phase, i) => (
           <Bead

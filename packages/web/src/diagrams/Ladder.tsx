@@ -3,11 +3,12 @@ import type { Drawing, LadderView } from '@zetalysis/core/presentation';
 import type { Wires } from '@zetalysis/contract';
 import styles from './Ladder.module.css';
 import { labelsOf } from './ladder-labels';
-import { layoutLadder } from './ladder-layout';
+import { folded, layoutLadder } from './ladder-layout';
 import { Rung } from './Rung';
 
-/** Narrower than this it scrolls sideways; a phone has the rungs one by one. */
-const LEAST_WIDTH = 520;
+/** Narrower than this, long rungs go on in the next row. */
+const WIDE = 520;
+const LEAST_WIDTH = 300;
 
 interface Props {
   readonly drawing: Drawing;
@@ -25,7 +26,7 @@ interface Props {
 /** The circuit as a ladder: power drawn where it is, test points as targets to tap. */
 export function Ladder({ drawing, changed, view, wires, ...given }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState({ width: LEAST_WIDTH, height: 0 });
+  const [room, setRoom] = useState({ width: WIDE, height: 0 });
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => {
       const { width, height } = entry!.contentRect;
@@ -35,15 +36,18 @@ export function Ladder({ drawing, changed, view, wires, ...given }: Props) {
     return () => watch.disconnect();
   }, []);
   const layout = useMemo(
-    () => layoutLadder(drawing.rungs, labelsOf(view, wires), room.width, room.height),
+    () =>
+      room.width < WIDE
+        ? layoutLadder(folded(drawing.rungs), labelsOf(view, wires), room.width)
+        : layoutLadder(drawing.rungs, labelsOf(view, wires), room.width, room.height),
     [drawing, view, wires, room],
   );
   return (
     <div className={styles.frame} ref={frame} data-ladder>
       <svg className={styles.ladder} width={layout.width} height={layout.height} role="group" aria-label="Circuit">
-        {layout.rungs.map((rung) => (
+        {layout.rungs.map((rung, i) => (
           <Rung
-            key={rung.rung.id}
+            key={i}
             rung={rung}
             points={drawing.points}
             changed={changed?.has(rung.rung.id) ?? false}

@@ -138,6 +138,22 @@ export function layoutLadder(
   return { width, height: Math.ceil(y - ABOVE - HALF), rungs: placed };
 }
 
+/** Rungs for a narrow screen: of long ones, pieces of a few parts, each from a point to a point. */
+export function folded(rungs: readonly DrawnRung[]): DrawnRung[] {
+  return rungs.flatMap((rung) => {
+    const pieces: DrawnItem[][] = [[]];
+    for (const [i, item] of rung.items.entries()) {
+      const piece = pieces.at(-1)!;
+      piece.push(item);
+      const parts = piece.filter(({ kind }) => kind === 'part').length;
+      const left = rung.items.slice(i + 1).filter(({ kind }) => kind === 'part').length;
+      if (item.kind === 'net' && item.point && parts >= MOST_IN_HALF - 1 && parts + left > MOST_IN_HALF)
+        pieces.push([item]);
+    }
+    return pieces.map((items) => ({ ...rung, items }));
+  });
+}
+
 const firstOf = ({ items: [first] }: DrawnRung): string => (first?.kind === 'net' ? first.name : '');
 
 /** Names above points are written with these; a joint without a name takes no room. */
@@ -170,6 +186,7 @@ function leastOf(all: readonly Measured[]): number[] {
         ? Math.max(m.half, m.item.kind === 'net' ? POINT_HALF : m.label / 2)
         : xs[i - 1]! + all[i - 1]!.half + m.half + WIRE;
     const before = all.findLastIndex((other, k) => k < i && line(other) === line(m));
+    if (before < 0 && i > 0 && m.item.kind === 'part') x = Math.max(x, 2 * POINT_HALF + m.label / 2);
     if (before >= 0) x = Math.max(x, xs[before]! + extent(all, before, 'right') + GAP + extent(all, i, 'left'));
     else x = Math.max(x, extent(all, i, 'left'));
     xs.push(x);

@@ -1,11 +1,14 @@
 import { ConfigProvider, theme as antTheme } from 'antd';
 import { token } from '../theme/token';
+import { nonceForStyles } from './style-nonce';
 import { useTheme } from '../theme/use-theme';
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+if (nonce !== undefined) nonceForStyles(nonce);
 
 /** Ant Design made of our tokens. Style tags carry the page's nonce, so that the strict content policy lets them pass. */
 export function AntTheme({ children }: { children: React.ReactNode }) {
-  const dark = useTheme()[0] === 'cellar';
-  const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+  const dark = useTheme()[0] === 'dark';
   return (
     <ConfigProvider
       {...(nonce === undefined ? {} : { csp: { nonce } })}

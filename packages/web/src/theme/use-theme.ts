@@ -1,10 +1,10 @@
 import { useSyncExternalStore } from 'react';
 
-type Theme = 'light' | 'cellar';
+type Theme = 'day' | 'dark';
 
 const KEY = 'zetalysis.theme';
 const listeners = new Set<() => void>();
-let current: Theme = localStorage.getItem(KEY) === 'cellar' ? 'cellar' : 'light';
+let current: Theme = localStorage.getItem(KEY) === 'dark' ? 'dark' : 'day';
 
 // Before the first paint, so that nothing is drawn in the other light.
 document.documentElement.dataset['theme'] = current;
@@ -24,5 +24,5 @@ function subscribe(listener: () => void): () => void {
 /** The light the app is drawn in, kept on this device, and a way to switch it. */
 export function useTheme(): readonly [Theme, () => void] {
   const theme = useSyncExternalStore(subscribe, () => current);
-  return [theme, () => change(theme === 'light' ? 'cellar' : 'light')];
+  return [theme, () => change(theme === 'day' ? 'dark' : 'day')];
 }

@@ -49,7 +49,7 @@ export function Answer({ test, view, onEvents }: Props) {
 }
 
 const PLACEHOLDER: Partial<Readonly<Record<Dimension, string>>> = {
-  voltage: '24.6  ·  15-18 unsteady',
+  voltage: '24.6 or 15-18',
   resistance: '15.4  ·  1.85k  ·  OL',
   pressure: '0.6 inwc',
   current: '3.2uA',

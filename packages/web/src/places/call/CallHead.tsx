@@ -1,5 +1,6 @@
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { Machine } from '@zetalysis/contract';
+import { InHead } from '../../app/head-slot';
 import { Button } from '../../kit/Button';
 import styles from './CallHead.module.css';
 
@@ -18,30 +19,41 @@ interface Props {
 
 /** Which machine it is, and what the customer says. */
 export const CallHead = ({ drawing, view, machine, customer, looking, onShow, onTriage }: Props) => (
-  <div className={styles.head}>
-    <h1>{machine?.label ?? drawing.title}</h1>
-    {machine && (
-      <span data-machine>
-        {customer !== '' && `${customer}, `}
-        {machine.site} · {drawing.title}
-        {machine.make !== '' && ` · ${machine.make} ${machine.modelName}`}
-      </span>
-    )}
-    <q title={view.complaint}>{view.complaint}</q>
-    {view.untouched && !view.closed && <Button onClick={onTriage}>Before the visit</Button>}
-    {onShow && !view.closed && (
-      <Button aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>
-        {view.shown
-          ? looking.length > 0
-            ? `${looking.join(' and ')} looks on`
-            : 'Shown to a lead'
-          : 'Show it to a lead'}
-      </Button>
-    )}
-    {view.pinnedVersion !== drawing.version && (
-      <span className="notice">
-        Opened with profile {view.pinnedVersion}; shown with {drawing.version}.
-      </span>
-    )}
-  </div>
+  <InHead>
+    <div className={styles.head}>
+      <div className={styles.where} data-machine>
+        <h1>{machine?.label ?? drawing.title}</h1>
+        {machine && (
+          <p title={`${customer === '' ? '' : `${customer}, `}${machine.site}`}>
+            {customer !== '' && `${customer}, `}
+            {machine.site}
+          </p>
+        )}
+      </div>
+      {machine && (
+        <div className={styles.what}>
+          <p>{drawing.title}</p>
+          <p>
+            {machine.make} {machine.modelName}
+          </p>
+        </div>
+      )}
+      <q title={view.complaint}>{view.complaint}</q>
+      {view.untouched && !view.closed && <Button onClick={onTriage}>Before the visit</Button>}
+      {onShow && !view.closed && (
+        <Button aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>
+          {view.shown
+            ? looking.length > 0
+              ? `${looking.join(' and ')} looks on`
+              : 'Shown to a lead'
+            : 'Show it to a lead'}
+        </Button>
+      )}
+      {view.pinnedVersion !== drawing.version && (
+        <span className="notice">
+          Opened with profile {view.pinnedVersion}; shown with {drawing.version}.
+        </span>
+      )}
+    </div>
+  </InHead>
 );

@@ -20,6 +20,7 @@ import { NextTest } from './NextTest';
 import { StatusStrip } from './StatusStrip';
 import { Stopwatch } from './Stopwatch';
 import { Suspects } from './Suspects';
+import { type Job, ThumbBar } from './ThumbBar';
 import { Claims } from './rules/Claims';
 import { LedgerBar } from './rules/LedgerBar';
 import { LookOn, useLooking } from './rules/LookOn';
@@ -57,6 +58,7 @@ export function CallPage(props: Props) {
   useLooking(id, looksOn && !view.closed);
   const [probes, setProbes] = useState<readonly string[]>([]);
   const [dialog, setDialog] = useState<DialogName>();
+  const [job, setJob] = useState<Job>('next');
   /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
   const [attempt, setAttempt] = useState<number>();
   const entry = useRef<InputRef>(null);
@@ -76,7 +78,7 @@ export function CallPage(props: Props) {
   };
   useKeys({ view, drawing, chosen: phase, setPhase: onPhase, answer, takeBackNewest, setDialog, setProbes, entry });
   return (
-    <main className={styles.call} data-fills-screen>
+    <main className={styles.call} data-fills-screen data-job={job}>
       <CallHead
         drawing={drawing}
         view={view}
@@ -86,17 +88,20 @@ export function CallPage(props: Props) {
         onShow={looksOn ? undefined : (on) => note({ type: 'shown', on })}
         onTriage={() => setDialog('triage')}
       />
-      <StatusStrip drawing={drawing} view={view} onBody={note} onDanger={() => setDialog('danger')} />
-      <LedgerBar setup={view.setup} closed={view.closed} onBody={note} />
+      <StatusStrip drawing={drawing} view={view} onBody={note} onDanger={() => setDialog('danger')}>
+        <LedgerBar setup={view.setup} closed={view.closed} onBody={note} />
+      </StatusStrip>
       {log.notKept !== undefined && <Notice kind="danger">{log.notKept}</Notice>}
       {log.overview.state === 'late' && <LateEntry overview={log.overview} />}
       <StopScreen setup={view.setup} onBodies={noteAll} />
       {view.whatIf !== undefined && <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />}
       <div className={styles.areas}>
         <div className={styles.right}>
-          <Claims onBody={note} />
-          <LookOn view={view} tests={engine.tests} looking={log.looking} looksOn={looksOn} onBody={note} />
-          <div className={styles.test}>
+          <div data-for="next">
+            <Claims onBody={note} />
+            <LookOn view={view} tests={engine.tests} looking={log.looking} looksOn={looksOn} onBody={note} />
+          </div>
+          <div className={styles.test} data-for="next">
             <NextTest
               tests={engine.tests}
               view={view}
@@ -106,10 +111,10 @@ export function CallPage(props: Props) {
               onStandard={() => setDialog('standard')}
             />
           </div>
-          <div className={styles.suspects}>
+          <div className={styles.suspects} data-for="suspects">
             <Suspects view={view} whatIf={whatIf} onWhatIf={onWhatIf} toProve={engine.toProve} />
           </div>
-          <div className={styles.record}>
+          <div className={styles.record} data-for="log">
             <Ending
               view={view}
               late={log.overview.state === 'late'}
@@ -122,7 +127,7 @@ export function CallPage(props: Props) {
             </Ending>
           </div>
         </div>
-        <div className={styles.cord}>
+        <div className={styles.cord} data-for="steps">
           <Cord
             drawing={drawing}
             view={view.cord}
@@ -136,21 +141,26 @@ export function CallPage(props: Props) {
               note(type === 'outcome' ? ({ type, outcome: value } as EventBody) : { type: 'code', code: value })
             }
           />
+          <Always cautions={drawing.cautions} onKeys={() => setDialog('keys')} />
         </div>
         <div className={styles.middle}>
-          <Circuit
-            drawing={drawing}
-            view={view}
-            wires={wires}
-            probes={probes}
-            field={entry}
-            onProbes={setProbes}
-            onBody={note}
-          />
-          <Evidence view={view} onUndo={(event) => note({ type: 'retracted', event })} />
+          <div className={styles.circuit} data-for="circuit">
+            <Circuit
+              drawing={drawing}
+              view={view}
+              wires={wires}
+              probes={probes}
+              field={entry}
+              onProbes={setProbes}
+              onBody={note}
+            />
+          </div>
+          <div className={styles.log} data-for="log">
+            <Evidence view={view} onUndo={(event) => note({ type: 'retracted', event })} />
+          </div>
         </div>
       </div>
-      <Always cautions={drawing.cautions} onKeys={() => setDialog('keys')} />
+      <ThumbBar call={id} view={view} job={job} onJob={setJob} />
       <CallDialogs {...props} view={view} open={dialog} onBody={note} onClose={() => setDialog(undefined)} />
     </main>
   );

@@ -10,10 +10,16 @@ const time = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit',
 /** The log of the call. Taking something back is an entry of its own; nothing disappears. */
 export function Evidence({ view, onUndo }: { view: CallView; onUndo: (id: string) => void }) {
   const [photo, setPhoto] = useState<string>();
+  const [all, setAll] = useState(false);
   const lines = [...view.log].filter((l) => !l.takesBack).reverse();
   return (
-    <section className={styles.evidence} aria-label="Evidence">
-      <h2>Evidence</h2>
+    <section className={styles.evidence} aria-label="Evidence" data-all={all || undefined}>
+      <div className={styles.head}>
+        <h2>Log</h2>
+        <Button tone="quiet" aria-pressed={all} onClick={() => setAll(!all)}>
+          {all ? 'Only the newest' : `All ${lines.length} entries`}
+        </Button>
+      </div>
       <ol tabIndex={0} aria-label="Entries, newest first">
         {lines.map((l) => (
           <li key={l.id} data-retracted={l.retracted || undefined}>

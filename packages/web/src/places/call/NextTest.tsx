@@ -7,6 +7,7 @@ import { wireWords } from '../../diagrams/wire-names';
 import { Button } from '../../kit/Button';
 import { Cautions } from '../../kit/Cautions';
 import { Answer } from './Answer';
+import { percent } from './percent';
 import styles from './NextTest.module.css';
 import { NeedFirst } from './rules/NeedFirst';
 import { ProofList } from './rules/ProofList';
@@ -84,7 +85,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
   return (
     <Sheet
       busy={thinking}
-      beside={`${test.minutes} min${test.settles ? ' · can settle it' : ''}`}
+      beside={`${test.minutes} min · ${worth(test)}${test.settles ? ' · can settle it' : ''}`}
       more={
         <>
           <Before test={test} wires={wires} />
@@ -109,10 +110,11 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
             <Answer key={test.id} test={test} view={view} onEvents={onEvents} />
           )}
           <Means test={test} />
-          <p className={`fine ${styles.worth}`}>
-            {worth(test)}
-            {test !== offered![0] && ` The first choice: ${worth(offered![0]!).toLowerCase()}`}
-          </p>
+          {test !== offered![0] && (
+            <p className="fine">
+              The first choice takes {offered![0]!.minutes} min and {worth(offered![0]!)}.
+            </p>
+          )}
           <Instead
             others={offered!.filter((t, i) => i < 3 && t.id !== test.id)}
             onDecline={(why) => onEvents([{ type: 'declined', test: test.id, why }])}
@@ -291,23 +293,26 @@ function Before({ test, wires }: { test: TestView; wires: Wires }) {
 /** What each answer would mean. */
 const Means = ({ test }: { test: TestView }) => (
   <div className={styles.means}>
-    <p>
-      A sound appliance: <strong>{test.good}</strong>
-    </p>
+    {test.why.every(({ answer }) => answer !== test.good) && (
+      <p>
+        A sound appliance: <strong>{test.good}</strong>
+      </p>
+    )}
     <dl>
       {test.why.map((w, i) => (
         <div key={i}>
           <dt>{w.answer}</dt>
-          <dd>→ {w.suspects}</dd>
+          <dd>{w.suspects}</dd>
+          <dd>{percent(w.share)}</dd>
         </div>
       ))}
     </dl>
   </div>
 );
 
-/** Why this test: what it decides for the time it takes. */
-const worth = (t: TestView): string =>
-  `Decides ${t.decides < 0.01 ? 'less than 1' : `about ${Math.round(t.decides * 100)}`} % of what is open, in ${t.minutes} min.`;
+/** Why this test: how much of what is open it decides. */
+const worth = ({ decides }: TestView): string =>
+  `decides ${decides < 0.01 ? 'less than 1' : Math.round(decides * 100)} %`;
 
 interface InsteadProps {
   readonly others: readonly TestView[];
@@ -318,7 +323,7 @@ interface InsteadProps {
 
 /** What to do instead of the test. */
 const Instead = ({ others, onDecline, onStandard, onChoose }: InsteadProps) => (
-  <p className={styles.decline}>
+  <div className={styles.decline}>
     <Button tone="quiet" onClick={() => onDecline('cannot')}>
       Can’t
     </Button>
@@ -328,8 +333,13 @@ const Instead = ({ others, onDecline, onStandard, onChoose }: InsteadProps) => (
     <Button tone="quiet" onClick={onStandard}>
       How you work
     </Button>
-    <Others tests={others} onChoose={onChoose} />
-  </p>
+    {others.length > 0 && (
+      <details className={styles.others}>
+        <summary>{others.length === 1 ? 'Another' : `${others.length} others`}</summary>
+        <Others tests={others} onChoose={onChoose} />
+      </details>
+    )}
+  </div>
 );
 
 /** Other tests to choose instead, the best two. */
@@ -340,7 +350,7 @@ const Others = ({ tests, onChoose }: { tests: readonly TestView[]; onChoose: (id
       tone="quiet"
       className={styles.other}
       onClick={() => onChoose(t.id)}
-      title={`${t.instruction} ${worth(t)}`}
+      title={`${t.instruction} ${t.minutes} min, ${worth(t)}`}
     >
       <span>{t.title}</span>
     </Button>

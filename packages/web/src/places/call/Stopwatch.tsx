@@ -44,8 +44,8 @@ export function Stopwatch({ call, ...given }: Props) {
       </div>
     );
   return (
-    <Button className={styles.start!} onClick={() => setArmed(true)}>
-      Watch a try with the clock
+    <Button tone="quiet" className={styles.start!} onClick={() => setArmed(true)}>
+      Watch a try
     </Button>
   );
 }

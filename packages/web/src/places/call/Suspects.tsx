@@ -13,9 +13,13 @@ interface Props {
   readonly toProve: (repair: string) => Promise<ProofView | undefined>;
 }
 
+/** So many in a call; what is left is said together. */
+const SHOWN = 4;
+
 /** Who may have done it: share as length and number, reasons on demand. */
 export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
   const [open, setOpen] = useState<string>();
+  const rest = view.suspects.slice(SHOWN).reduce((sum, s) => sum + s.probability, view.rest);
   return (
     <section className={styles.suspects} aria-label="Suspects" aria-live="polite">
       <h2>Suspects</h2>
@@ -26,7 +30,7 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
         </p>
       )}
       <ol className={styles.list}>
-        {view.suspects.map((s, i) => (
+        {view.suspects.slice(0, SHOWN).map((s, i) => (
           <li key={s.repair}>
             <Suspect
               suspect={s}
@@ -53,7 +57,7 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
         ))}
       </ol>
       <p className="fine">
-        {view.rest > 0.004 && `All others together ${percent(view.rest)}. `}
+        {rest > 0.004 && `All others together ${percent(rest)}. `}
         Shares rest on assumed fault rates until the shop’s own record replaces them.
       </p>
     </section>
@@ -67,16 +71,16 @@ function misfits({ fitsNothing, surprises }: CallView): string {
 
 const Suspect = ({ suspect: s, open, onClick }: { suspect: SuspectView; open: boolean; onClick: () => void }) => (
   <button type="button" className={styles.suspect} aria-expanded={open} data-suspect={s.repair} onClick={onClick}>
-    <span className={styles.share}>{percent(s.probability)}</span>
-    <span className={styles.words}>
-      <span>
+    <span className={styles.line} title={`${s.words}: ${s.repairWords}`}>
+      <span className={styles.words}>
         {s.words} {s.proved && <Status tone="good">proved</Status>}
       </span>
-      <span className={styles.bar} aria-hidden="true">
-        <i style={{ width: `${100 * s.probability}%` }} />
-      </span>
-      <span className="fine">{s.repairWords}</span>
+      <span className={styles.share}>{percent(s.probability)}</span>
     </span>
+    <span className={styles.bar} aria-hidden="true">
+      <i style={{ width: `${100 * s.probability}%` }} />
+    </span>
+    {open && <span className="fine">{s.repairWords}</span>}
   </button>
 );
 

@@ -48,7 +48,13 @@ export function LedgerBar({ setup, closed, onBody }: Props) {
         const over = overdue(b, c) !== undefined;
         const rings = over || now - b.since >= RINGS_AT * bypassLimit(b.kind, c.gasHeld, c.family) * 1000;
         return (
-          <span key={b.id} className={styles.tag} data-rings={rings || undefined} role={rings ? 'alert' : undefined}>
+          <span
+            key={b.id}
+            className={styles.tag}
+            data-safety
+            data-rings={rings || undefined}
+            role={rings ? 'alert' : undefined}
+          >
             <span>
               <strong>Bypass on: {b.title}</strong>, by {b.by}, {clock(now - b.since)}.
               {b.why !== '' && ` For: ${b.why}.`} {rings && <Ring />}
