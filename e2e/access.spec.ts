@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { CHROMIUM } from '../tools/browser';
-import { choose, entry, evidence, expect, front, signIn, step, suspects, test } from './stack';
+import { choose, entry, evidence, expect, front, menu, signIn, step, suspects, test } from './stack';
 
 const violations = async (page: Page): Promise<string[]> =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
@@ -22,10 +22,10 @@ const PLACES: readonly (readonly [string, string, RegExp])[] = [
   ['a field card', '/library/pool-heat-pump/card', /Likeliest faults/],
 ];
 
-for (const theme of ['by day', 'in the cellar'])
+for (const theme of ['by day', 'in the dark'])
   test(`axe finds nothing on any place, ${theme}`, async ({ page, stack }) => {
     await signIn(page, stack.url);
-    if (theme !== 'by day') await page.getByRole('button', { name: 'Cellar' }).click();
+    if (theme !== 'by day') await page.getByRole('button', { name: 'Dark' }).click();
     for (const [name, path, words] of PLACES) {
       await page.goto(stack.url + path);
       await expect(page.getByText(words).first(), name).toBeVisible();
@@ -33,9 +33,7 @@ for (const theme of ['by day', 'in the cellar'])
     }
   });
 
-test('axe finds nothing on a call with its clock, panel and what-if open, by day and in the cellar', async ({
-  call,
-}) => {
+test('axe finds nothing on a call with its clock, panel and what-if open, by day and in the dark', async ({ call }) => {
   const page = await call('Tannery Row');
   await page.getByRole('button', { name: 'Before the visit' }).click();
   await expect(page.getByRole('dialog')).toBeVisible();
@@ -50,7 +48,8 @@ test('axe finds nothing on a call with its clock, panel and what-if open, by day
   await page.getByRole('button', { name: /What if it is so/ }).click();
   await expect(page.locator('[data-what-if]')).toBeVisible();
   expect(await violations(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Cellar' }).click();
+  await menu(page);
+  await page.getByRole('button', { name: 'Dark' }).click();
   expect(await violations(page)).toEqual([]);
 });
 

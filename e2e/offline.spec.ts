@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { v7 } from 'uuid';
-import { entry, evidence, expect, front, lit, openCall, signIn, step, suspects, test } from './stack';
+import { entry, evidence, expect, front, lit, menu, openCall, signIn, step, suspects, test } from './stack';
 
 test('with the server gone the call goes on, says so, survives a reload, and sends when it is back', async ({
   call,
@@ -132,6 +132,7 @@ test('signing out without signal takes effect at once; what waits goes out when 
   try {
     await entry(page, '26 R C');
     await expect(evidence(page)).toContainText('R–C: 26 V');
+    await menu(page);
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('dialog')).toContainText('1 entry of Imre Castellan on this device');
     await page.getByRole('dialog').getByRole('button', { name: 'Sign out' }).click();
@@ -150,6 +151,7 @@ test('signing out without signal takes effect at once; what waits goes out when 
   await expect(evidence(page)).toContainText('Thermostat calls');
   await expect(page.getByText('All sent')).toBeVisible();
   await expect(evidence(page)).not.toContainText('R–C: 26 V');
+  await menu(page);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByLabel('Password')).toBeVisible();
   await signIn(page, `${stack.url}/sign-in`);

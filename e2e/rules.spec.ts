@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { v7 } from 'uuid';
-import { carefully, closeAs, choose, ends, entry, evidence, expect, openCall, signIn, step, test } from './stack';
+import { carefully, closeAs, choose, ends, entry, evidence, expect, job, openCall, signIn, step, test } from './stack';
 
 const PHONE = { width: 390, height: 844 };
 const DESK = { width: 1280, height: 800 };
@@ -22,8 +22,11 @@ for (const [name, size] of [
   test(`the dry boiler, ${name}: stopped before the bypass, and nothing else is proposed`, async ({ call }) => {
     const page = await call('Old Bakery');
     await page.setViewportSize(size);
+    const at = (where: Parameters<typeof job>[1]) => (size === PHONE ? job(page, where) : undefined);
+    await at('Steps');
     await step(page, 'Damper opens', 'not seen');
     await ends(page, 'Nothing happens at all');
+    await at('Circuit');
     await choose(page, 'Look or measure', 'No water to be seen');
     await expect(stop(page)).toContainText('STOP');
     // Unmeasured, a boiler counts as hot: the graver words stand first, the other waits below.

@@ -77,6 +77,13 @@ export async function signIn(page: Page, url: string, name = 'imre'): Promise<vo
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
 }
 
+/** Opens the menu of a call, where one can go elsewhere. */
+export const menu = (page: Page): Promise<void> => page.locator('summary[aria-label^="Menu"]').click();
+
+/** On a phone: what is on the screen. */
+export const job = (page: Page, name: 'Steps' | 'Circuit' | 'Next' | 'Suspects' | 'Log'): Promise<void> =>
+  page.getByRole('navigation', { name: 'On the screen' }).getByRole('button', { name }).click();
+
 /** Answers a step of the cord. */
 export const step = (page: Page, title: string, answer: 'seen' | 'not seen' | 'can’t tell') =>
   page.getByRole('button', { name: `${title}: ${answer}`, exact: true }).click();
@@ -152,5 +159,6 @@ export const front = (page: Page) => page.locator('[data-state="front"][data-pha
 export const lit = (page: Page) => page.locator('[data-state="lit"][data-phase]');
 
 export const suspects = (page: Page) => page.getByRole('region', { name: 'Suspects' }).getByRole('listitem');
-export const evidence = (page: Page) => page.getByRole('region', { name: 'Evidence' });
+/** The log, also where a phone does not show it. */
+export const evidence = (page: Page) => page.locator('section[aria-label="Evidence"]');
 export { choose, expect };

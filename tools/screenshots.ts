@@ -86,10 +86,12 @@ try {
   await page.locator('[data-suspect]').first().waitFor();
   await shot(page, 'call');
 
-  await page.getByRole('button', { name: 'Cellar' }).click();
+  await page.locator('summary[aria-label^="Menu"]').click();
+  await page.getByRole('button', { name: 'Dark' }).click();
   await page.setViewportSize({ width: 390, height: 844 });
-  await shot(page, 'call-phone-cellar');
-  await page.getByRole('button', { name: 'Daylight' }).click();
+  await shot(page, 'call-phone-dark');
+  await page.getByRole('button', { name: 'Light' }).click();
+  await page.locator('summary[aria-label^="Menu"]').click();
   await page.setViewportSize({ width: 1280, height: 800 });
 
   const entry = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');

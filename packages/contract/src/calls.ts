@@ -78,6 +78,8 @@ const head = t.Object({
 export const headFields = head.properties;
 
 const summary = t.Object({
+  /** Who opened it, by the full name. */
+  person: words,
   id: uuid,
   complaint,
   profile: profileId,

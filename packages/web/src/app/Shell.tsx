@@ -7,6 +7,7 @@ import { clockOffset } from '../api/server-clock';
 import { getReady } from '../store/get-ready';
 import { outboxWords } from '../store/outbox-words';
 import { OutboxContext, useSending } from '../store/use-outbox';
+import { canSpeak, useSpeech } from '../kit/use-speech';
 import { useTheme } from '../theme/use-theme';
 import { HeadSlot } from './head-slot';
 import styles from './Shell.module.css';
@@ -30,6 +31,7 @@ const PLACES = [
 /** The frame around every place: the head bar that turns down into the flue. What waits to be sent is sent from here. */
 export function Shell({ me, inCall = false, children }: Props) {
   const [theme, toggle] = useTheme();
+  const [speaks, speak] = useSpeech();
   const [asked, setAsked] = useState<'waiting' | 'leaving'>();
   const [slot, setSlot] = useState<HTMLElement | null>(null);
   const outbox = useSending(me.name);
@@ -51,6 +53,11 @@ export function Shell({ me, inCall = false, children }: Props) {
       <button type="button" onClick={toggle}>
         {theme === 'day' ? 'Dark' : 'Light'}
       </button>
+      {inCall && canSpeak && (
+        <button type="button" aria-pressed={speaks} onClick={speak}>
+          {speaks ? 'Be silent' : 'Read the next test aloud'}
+        </button>
+      )}
       <Link to="/me" className={styles.who} aria-label={`${me.fullName}: sessions and password`}>
         <span className={styles.full}>{me.fullName}</span>
         <span className={styles.initials}>{initials(me.fullName)}</span>

@@ -29,7 +29,9 @@ export const labelsOf = (view: LadderView, wires: Wires | undefined): Labels => 
     const share = view.suspected[item.part];
     if (view.bypassed.includes(item.part)) return `${tradeName(item)}, jumper`;
     if (view.apart.includes(item.part)) return 'apart';
-    return share === undefined ? tradeName(item) : `${tradeName(item)} ${share} %`;
+    // Of a control with many passages the signs are heavier; its share stands once, beside it in the list.
+    const many = item.branch !== '' && CALLED.some(([known]) => known.test(item.short));
+    return share === undefined || many ? tradeName(item) : `${tradeName(item)} ${share} %`;
   },
   point: (net) => {
     const known = view.nets[net];

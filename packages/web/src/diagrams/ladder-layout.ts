@@ -4,7 +4,7 @@ import { textWidth } from './text-width';
 /** The size of every label in a drawing, pixels. */
 export const LABEL = 12;
 /** What stands on a plate. */
-export const PLATE = 13;
+const PLATE = 13;
 /** Between two labels of one line. */
 const GAP = 6;
 /** Half of a sign, and of a point, with the wire that has to be seen between them. */

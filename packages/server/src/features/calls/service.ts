@@ -15,6 +15,7 @@ import { machinesWith, machineWith, shown } from '../machines/repository';
 import type { Profiles } from '../profiles/service';
 import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
+import { everybody } from '../session/repository';
 import { appendToLog, type Verdict } from './log';
 import type { Call } from './model';
 import {
@@ -220,10 +221,15 @@ async function known(id: string): Promise<Call> {
 }
 
 async function summaries(listed: readonly Listed[]): Promise<CallSummary[]> {
-  const machines = await machinesWith(listed.flatMap(({ call }) => call.machineId ?? []));
+  const [machines, people] = await Promise.all([
+    machinesWith(listed.flatMap(({ call }) => call.machineId ?? [])),
+    everybody(),
+  ]);
+  const nameOf = new Map(people.map((p) => [p.id, p.fullName]));
   const byId = new Map(machines.map((m) => [m.id, shown(m)]));
   return listed.map(({ call, overview }) => ({
     id: call.id,
+    person: nameOf.get(call.openedBy) ?? '',
     complaint: call.complaint,
     profile: call.profile,
     build: buildEntry(call.build),

@@ -4,6 +4,7 @@ import type { Dimension } from '@zetalysis/core/units';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Choices } from '../../kit/Choices';
+import { Pad } from '../../kit/Pad';
 import { ReadingField } from '../../kit/ReadingField';
 import { chosen } from './chosen';
 import { useReading } from './use-reading';
@@ -44,9 +45,25 @@ export function Answer({ test, view, onEvents }: Props) {
       main
       onText={reading.setText}
       onEnter={reading.enter}
-    />
+    >
+      <Pad
+        also={answer.dimension === 'resistance' ? ['OL'] : answer.dimension === 'voltage' ? ['unsteady'] : []}
+        units={UNITS[answer.dimension] ?? []}
+        text={reading.text}
+        onText={reading.setText}
+      />
+    </ReadingField>
   );
 }
+
+/** The first one is meant where none is typed. */
+const UNITS: Partial<Readonly<Record<Dimension, readonly string[]>>> = {
+  voltage: ['V', 'mV'],
+  resistance: ['Ω', 'kΩ', 'MΩ'],
+  current: ['A', 'mA', 'µA'],
+  pressure: ['inwc', 'psi'],
+  time: ['s', 'min'],
+};
 
 const PLACEHOLDER: Partial<Readonly<Record<Dimension, string>>> = {
   voltage: '24.6 or 15-18',

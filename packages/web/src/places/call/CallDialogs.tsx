@@ -51,7 +51,7 @@ function Opened({ open, log, engine, drawing, view, standard, onStandard, onBody
     case 'end':
       return <EndCall setup={view.setup} onBody={onBody} onClose={onClose} />;
     case 'keys':
-      return <KeysHelp onClose={onClose} />;
+      return <KeysHelp cautions={drawing.cautions} onClose={onClose} />;
     case undefined:
       return null;
   }

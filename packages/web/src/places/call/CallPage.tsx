@@ -103,6 +103,7 @@ export function CallPage(props: Props) {
           </div>
           <div className={styles.test} data-for="next">
             <NextTest
+              drawing={drawing}
               tests={engine.tests}
               view={view}
               thinking={engine.thinking}
@@ -195,15 +196,12 @@ const LateEntry = ({ overview: { late, stops } }: { overview: Overview }) => (
 
 const clockTime = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
 
-const Always = ({ cautions, onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (
-  <ul className={styles.always}>
-    {cautions.map((c) => (
-      <li key={c}>{c}</li>
-    ))}
-    <li>
-      <Button tone="quiet" onClick={onKeys}>
-        Keys: ?
-      </Button>
-    </li>
-  </ul>
+/** What holds whatever is done: the first in sight, all of them one tap away. */
+const Always = ({ cautions: [first = '', ...others], onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (
+  <p className={styles.always}>
+    <span title={first}>{first}</span>
+    <Button tone="quiet" onClick={onKeys}>
+      {others.length > 0 ? `${others.length} more, keys` : 'Keys: ?'}
+    </Button>
+  </p>
 );

@@ -1,3 +1,4 @@
+import { Cautions } from '../../kit/Cautions';
 import { Dialog } from '../../kit/Dialog';
 import styles from './KeysHelp.module.css';
 
@@ -14,10 +15,20 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['?', 'this list'],
 ];
 
-/** The keys of the call page. */
-export default function KeysHelp({ onClose }: { onClose: () => void }) {
+interface Props {
+  readonly cautions: readonly string[];
+  readonly onClose: () => void;
+}
+
+/** The keys of the call page, and what holds on this appliance whatever is done. */
+export default function KeysHelp({ cautions, onClose }: Props) {
   return (
-    <Dialog title="Keys" onClose={onClose}>
+    <Dialog title="Cautions and keys" onClose={onClose}>
+      <Cautions>
+        {cautions.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </Cautions>
       <dl className={styles.keys}>
         {KEYS.map(([key, words]) => (
           <div key={key}>

@@ -1,19 +1,22 @@
 import { useState, type ReactNode } from 'react';
-import type { CallView, TestView } from '@zetalysis/core/presentation';
+import type { CallView, Drawing, TestView } from '@zetalysis/core/presentation';
 import { METER_AFTER, type Need, needOf, offer, undoFirst, unmet, WHILE_TEMPORARY } from '@zetalysis/core/rules';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import type { Wires } from '@zetalysis/contract';
 import { wireWords } from '../../diagrams/wire-names';
 import { Button } from '../../kit/Button';
 import { Cautions } from '../../kit/Cautions';
+import { useReadAloud } from '../../kit/use-speech';
 import { Answer } from './Answer';
 import { percent } from './percent';
 import styles from './NextTest.module.css';
 import { NeedFirst } from './rules/NeedFirst';
 import { ProofList } from './rules/ProofList';
 import { type Rules, useRules } from './rules/use-rules';
+import { Where } from './Where';
 
 interface Props {
+  readonly drawing: Drawing;
   readonly tests: readonly TestView[] | undefined;
   readonly view: CallView;
   readonly thinking: boolean;
@@ -23,13 +26,15 @@ interface Props {
 }
 
 /** The one test to make now, with one field to answer it; before it what it needs, and what has to be put back. */
-export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }: Props) {
+export function NextTest({ drawing, tests, view, thinking, wires, onEvents, onStandard }: Props) {
   const rules = useRules();
   const [chosen, setChosen] = useState<string>();
   /** A repair was made, and still somebody wants to test on. */
   const [testsOn, setTestsOn] = useState(false);
   /** A reading that lacked something, and that nobody reads again. */
   const [left, setLeft] = useState<string>();
+  /** What stands in the room of the meanings. */
+  const [where, setWhere] = useState(false);
   const { c } = rules.followed;
   const wanted = view.pins.findLast((p) => p.test !== undefined && p.answer === undefined)?.test;
   const offered = tests?.filter((t) => isOffered(t, rules));
@@ -109,7 +114,7 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
           ) : (
             <Answer key={test.id} test={test} view={view} onEvents={onEvents} />
           )}
-          <Means test={test} />
+          {where ? <Where drawing={drawing} view={view} test={test} /> : <Means test={test} />}
           {test !== offered![0] && (
             <p className="fine">
               The first choice takes {offered![0]!.minutes} min and {worth(offered![0]!)}.
@@ -119,6 +124,8 @@ export function NextTest({ tests, view, thinking, wires, onEvents, onStandard }:
             others={offered!.filter((t, i) => i < 3 && t.id !== test.id)}
             onDecline={(why) => onEvents([{ type: 'declined', test: test.id, why }])}
             onStandard={onStandard}
+            where={where}
+            onWhere={setWhere}
             onChoose={setChosen}
           />
         </>
@@ -253,6 +260,7 @@ function Sheet({
   more?: ReactNode;
   busy?: boolean;
 }) {
+  useReadAloud(children);
   return (
     <section className={styles.next} aria-label="Next test" aria-busy={busy}>
       <h2>Next test {beside !== undefined && <span className="fine">{beside}</span>}</h2>
@@ -290,16 +298,22 @@ function Before({ test, wires }: { test: TestView; wires: Wires }) {
   );
 }
 
+/** Of how many answers it is said what they mean: the more there are to tap, the fewer, so that all of them stay in sight. */
+function explained({ answer }: TestView): number {
+  const buttons = answer.kind === 'choice' ? answer.options.length : 0;
+  return buttons > 6 ? 0 : buttons > 4 ? 2 : 3;
+}
+
 /** What each answer would mean. */
 const Means = ({ test }: { test: TestView }) => (
-  <div className={styles.means}>
-    {test.why.every(({ answer }) => answer !== test.good) && (
+  <div className={styles.means} data-words={test.answer.kind === 'choice' || undefined}>
+    {explained(test) > 0 && test.why.every(({ answer }) => answer !== test.good) && (
       <p>
         A sound appliance: <strong>{test.good}</strong>
       </p>
     )}
     <dl>
-      {test.why.map((w, i) => (
+      {test.why.slice(0, explained(test)).map((w, i) => (
         <div key={i}>
           <dt>{w.answer}</dt>
           <dd>{w.suspects}</dd>
@@ -318,12 +332,17 @@ interface InsteadProps {
   readonly others: readonly TestView[];
   readonly onDecline: (why: 'cannot' | 'will-not') => void;
   readonly onStandard: () => void;
+  readonly where: boolean;
+  readonly onWhere: (where: boolean) => void;
   readonly onChoose: (test: string) => void;
 }
 
 /** What to do instead of the test. */
-const Instead = ({ others, onDecline, onStandard, onChoose }: InsteadProps) => (
+const Instead = ({ others, onDecline, onStandard, where, onWhere, onChoose }: InsteadProps) => (
   <div className={styles.decline}>
+    <Button tone="quiet" aria-pressed={where} onClick={() => onWhere(!where)}>
+      {where ? 'Meanings' : 'Where'}
+    </Button>
     <Button tone="quiet" onClick={() => onDecline('cannot')}>
       Can’t
     </Button>

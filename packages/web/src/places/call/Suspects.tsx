@@ -22,7 +22,13 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
   const rest = view.suspects.slice(SHOWN).reduce((sum, s) => sum + s.probability, view.rest);
   return (
     <section className={styles.suspects} aria-label="Suspects" aria-live="polite">
-      <h2>Suspects</h2>
+      <div className={styles.head}>
+        <h2>Suspects</h2>
+        <span className="fine">
+          {rest > 0.004 && `others ${percent(rest)}, `}
+          <span title="Until the shop’s own record replaces them.">rates assumed</span>
+        </span>
+      </div>
       {view.noHypothesisFits && (
         <p className="notice" role="status">
           Nothing the model knows explains all of this well. {misfits(view)}
@@ -56,10 +62,6 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
           </li>
         ))}
       </ol>
-      <p className="fine">
-        {rest > 0.004 && `All others together ${percent(rest)}. `}
-        Shares rest on assumed fault rates until the shop’s own record replaces them.
-      </p>
     </section>
   );
 }

@@ -6,7 +6,7 @@ import styles from './ThumbBar.module.css';
 import { useWatch } from './use-watch';
 
 /** On a phone the call has one job on the screen at a time. */
-export const JOBS = ['steps', 'circuit', 'next', 'suspects', 'log'] as const;
+const JOBS = ['steps', 'circuit', 'next', 'suspects', 'log'] as const;
 export type Job = (typeof JOBS)[number];
 
 const TITLES: Readonly<Record<Job, string>> = {

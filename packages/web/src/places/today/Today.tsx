@@ -115,12 +115,35 @@ const Card = ({ call: c, profiles }: Named & { call: CallSummary }) => (
       <span>{c.machine?.site}</span>
       <q>{c.complaint}</q>
       <span className="fine">
-        {day.format(new Date(c.openedAt))}
-        {c.overview.record ? ` · break recorded: ${c.overview.record.title}` : ' · no break recorded yet'}
+        {c.person}, since {day.format(new Date(c.openedAt))}
       </span>
+      <span>{waitsFor(c)}</span>
+      <Tags overview={c.overview} />
     </Link>
   </li>
 );
+
+/** What an open call waits for, gravest first. */
+function waitsFor({ overview: { stops, claims, record } }: CallSummary): string {
+  if (stops[0]) return `Stop: ${stops[0].title}`;
+  if (claims[0]) return `Waits for a countersignature: ${claims[0].words}`;
+  return record ? `Break recorded: ${record.title}. Waits for the proof` : 'Waits for the next test';
+}
+
+/** What has to be put back there. */
+const Tags = ({ overview: { bypasses, temporary } }: Pick<CallSummary, 'overview'>) =>
+  bypasses.length + temporary.length === 0 ? null : (
+    <span className={styles.tags}>
+      {bypasses.map((b) => (
+        <b key={b.id} data-safety>
+          {b.title} bypassed
+        </b>
+      ))}
+      {temporary.map(({ title }, i) => (
+        <b key={i}>{title}</b>
+      ))}
+    </span>
+  );
 
 /** A call that was opened here and waits to be sent. */
 const Unsent = ({ opening: { call, at, body }, profiles }: Named & { opening: CallEvent }) => (
@@ -174,6 +197,7 @@ function AllCalls({ profiles }: Named) {
             cell: (c) => <Link to={`/calls/${c.id}`}>{nameOf(profiles, c)}</Link>,
           },
           { title: 'Opened', sort: 'opened', cell: (c) => day.format(new Date(c.openedAt)) },
+          { title: 'Person', cell: (c) => c.person },
           { title: 'Complaint', cell: (c) => c.complaint },
           { title: 'Break', cell: ({ overview: { record: r } }) => (r ? `${r.title}: ${r.failure}` : '—') },
           { title: 'Cause', cell: (c) => c.overview.record?.cause ?? '' },
