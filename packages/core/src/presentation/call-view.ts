@@ -1,7 +1,7 @@
-import { millis } from '../units';
+import { type Millis, millis } from '../units';
 import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
-import { kindOf } from '../question';
+import { type Complaint, kindOf } from '../question';
 import type { Authority, Wanted } from '../rules';
 import { predicts } from '../inference';
 import type { Setup } from '../simulation';
@@ -54,11 +54,15 @@ export interface CallView {
   readonly closed: boolean;
   /** Clocks that were set, with when they end (milliseconds since 1970). */
   readonly timers: readonly { readonly event: string; readonly title: string; readonly ends: number }[];
+  /** What the customer complained of, as it was chosen. */
+  readonly told: Complaint | undefined;
   /** Nothing was seen or measured yet: the telephone's turn. */
   readonly untouched: boolean;
   readonly carry: readonly Carried[];
   /** What condemned the part that was repaired, and how that reads since. */
   readonly condemning: CondemningReading | undefined;
+  /** The round of the likeliest suspect that goes off and on again. */
+  readonly cycle: { readonly words: string; readonly period: Millis } | undefined;
   /** How long what opened the repaired safeties takes to open them again, minutes by the model; nothing where it does not. */
   readonly tripsAfter: number | undefined;
   /** The newest reading, where it proves nothing for want of what it needed. */
@@ -159,14 +163,31 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
         ? [{ event: id, title: body.title, ends: Date.parse(from) + millis(body.seconds) }]
         : [],
     ),
+    told: toldOf(state),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
     carry: partsToCarry(engine, assessment),
     condemning: condemningOf(engine, state, assessment, options),
+    cycle: cycleOf(engine, state, assessment),
     tripsAfter: tripsAfter(engine, state),
     unproved: unprovedOf(engine, state, options),
     at,
     whatIf: world?.words,
   };
+}
+
+function toldOf({ evidence }: CallState): Complaint | undefined {
+  const told = evidence.items.findLast(({ observation }) => observation.kind === 'told')?.observation;
+  return told?.kind === 'told' ? told.complaint : undefined;
+}
+
+/** By the model, how long a round takes of what is suspected first and goes off and on. */
+function cycleOf(engine: Engine, { evidence }: CallState, { suspects }: Assessment): CallView['cycle'] {
+  for (const { leading } of suspects.slice(0, SHOWN)) {
+    if (!predicts(leading)) continue;
+    const { cycle } = engine.traces.last(leading.faults, evidence.episodes).trace;
+    if (cycle) return { words: leading.words, period: cycle.length };
+  }
+  return undefined;
 }
 
 /** The newest reading of the log, if it lacked what it needs; anything that was found since takes its place. */

@@ -78,6 +78,10 @@ export const ASSUMPTIONS = {
   fractionFloor: { value: 0.002, what: 'smallest error of an analyser, share of the gas', why: COMMON },
   lengthFloor: { value: 0.0003, what: 'smallest error of a gap gauge, m', why: COMMON },
   anyFloor: { value: 0.01, what: 'smallest error of any other gauge, SI', why: COMMON },
+  earlyShare: { value: 0.6, what: 'a step is early before this share of its time on a sound appliance', why: COMMON },
+  earlySeconds: { value: 2, what: 'and so much before that, s', why: COMMON },
+  lateShare: { value: 1.4, what: 'a step is late after this share of its time on a sound appliance', why: COMMON },
+  lateSeconds: { value: 5, what: 'and so much after that, s', why: COMMON },
   timingFloor: { value: 1, what: 'smallest error of a time taken by hand, s', why: COMMON },
 } as const satisfies Readonly<Record<string, Assumption>>;
 

@@ -4,7 +4,10 @@ import { inSeconds, type Millis } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Choices } from '../../kit/Choices';
+import { judgeTiming, timingWindow } from '@zetalysis/core/standards';
+import { useAwake } from '../../kit/use-awake';
 import { clock } from './clock';
+import { Laps, lapsOf, lapWords } from './Laps';
 import styles from './Stopwatch.module.css';
 import { TICKING, useNow } from '../../kit/use-now';
 import { useWatch, type Watch } from './use-watch';
@@ -34,7 +37,7 @@ export function Stopwatch({ call, ...given }: Props) {
             tone="main"
             onClick={() => {
               setArmed(false);
-              keep({ start: Date.now(), tapped: [] });
+              keep({ start: Date.now(), came: [] });
             }}
           >
             It calls now: start the clock
@@ -55,23 +58,31 @@ interface WatchingProps extends Omit<Props, 'call'> {
   readonly keep: (watch: Watch | undefined) => void;
 }
 
-function Watching({ watch: { start, tapped }, keep, drawing, view, onEvents }: WatchingProps) {
+function Watching({ watch, keep, drawing, view, onEvents }: WatchingProps) {
+  const { start, came } = watch;
   const elapsed = useNow(TICKING) - start;
+  useAwake(true);
   const expected = (phase: string): Millis | undefined => view.cord.beads.find((b) => b.id === phase)?.expectedAt;
-  const left = drawing.phases.filter((p) => !tapped.includes(p.id));
+  const left = drawing.phases.filter((p) => !came.some((c) => c.phase === p.id));
   // The step it breaks off at, and what should have come by now as well. What is not due yet is not claimed.
   const missing = left.filter((p) => !p.unwanted).filter((p, i) => i === 0 || elapsed >= (expected(p.id) ?? Infinity));
   const tap = (phase: string, stamp: number): void => {
-    const seconds = Math.max(1, Math.round(inSeconds(performance.timeOrigin + stamp - start)));
-    keep({ start, tapped: [...tapped, phase] });
+    const at = performance.timeOrigin + stamp - start;
+    const seconds = Math.max(1, Math.round(inSeconds(at)));
+    keep({ ...watch, came: [...came, { phase, at }] });
     onEvents([
       { type: 'seen', phase, answer: 'yes' },
       { type: 'timing', phase, reading: { kind: 'value', value: seconds, dimension: 'time' }, typed: `${seconds} s` },
     ]);
   };
+  const over = (): void => {
+    const words = lapWords(lapsOf(watch.laps ?? []));
+    if (words !== '') onEvents([{ type: 'note', text: `Watched: ${words}` }]);
+    keep(undefined);
+  };
   const nothingMore = (): void => {
     onEvents(missing.map((p) => ({ type: 'seen', phase: p.id, answer: 'no' })));
-    keep(undefined);
+    over();
   };
   return (
     <div className={styles.watching} role="group" aria-label="Watching a try" data-watching>
@@ -85,19 +96,50 @@ function Watching({ watch: { start, tapped }, keep, drawing, view, onEvents }: W
             Nothing more comes
           </Button>
         )}
-        <Button onClick={() => keep(undefined)}>Stop the clock</Button>
+        <Button onClick={over}>Stop the clock</Button>
       </Choices>
       {missing.length > 0 && (
         <p id="nothing-more" className="fine">
           “Nothing more comes” writes down as not seen: {missing.map((p) => p.title).join(', ')}.
         </p>
       )}
+      <ul className={styles.came} aria-label="What came">
+        {came.map(({ phase, at }) => (
+          <li key={phase}>
+            {drawing.phases.find((p) => p.id === phase)?.title} <CameWhen at={at} due={expected(phase)} />
+          </li>
+        ))}
+      </ul>
       <div className={styles.cues}>
         {left.map((p) => (
           <Cue key={p.id} phase={p} at={expected(p.id)} elapsed={elapsed} onTap={(stamp) => tap(p.id, stamp)} />
         ))}
       </div>
+      {came.length > 0 && (
+        <Laps
+          laps={watch.laps ?? []}
+          model={view.cycle}
+          onLap={(stamp) => keep({ ...watch, laps: [...(watch.laps ?? []), performance.timeOrigin + stamp - start] })}
+        />
+      )}
     </div>
+  );
+}
+
+const TIMING_WORDS = { early: '← early', 'in-time': '✓ in time', late: '→ late' } as const;
+
+/** When a step came, and whether that is when it should. */
+function CameWhen({ at, due }: { at: Millis; due: Millis | undefined }) {
+  const timing = due === undefined ? undefined : judgeTiming(at, due);
+  return (
+    <span data-timing={timing}>
+      {clock(at)}
+      {due !== undefined && timing && (
+        <>
+          , due {clock(due)} <strong>{TIMING_WORDS[timing]}</strong>
+        </>
+      )}
+    </span>
   );
 }
 
@@ -109,12 +151,9 @@ interface CueProps {
   readonly onTap: (stamp: number) => void;
 }
 
-/** A step is late when it takes this share longer than a sound appliance, and some seconds more. */
-const LATE_SHARE = 1.4;
-const LATE_AFTER: Millis = 5000;
-
 function Cue({ phase, at, elapsed, onTap }: CueProps) {
-  const late = at !== undefined && elapsed > LATE_SHARE * at + LATE_AFTER;
+  const window = at === undefined ? undefined : timingWindow(at);
+  const late = window !== undefined && elapsed > window.to;
   return (
     <Button
       className={phase.unwanted ? `${styles.cue} ${styles.unwanted}` : styles.cue!}
@@ -122,7 +161,7 @@ function Cue({ phase, at, elapsed, onTap }: CueProps) {
     >
       <span>{phase.title}</span>
       <span className="fine">
-        {phase.unwanted ? 'should not happen' : at === undefined ? '' : `about ${clock(at)}`}
+        {phase.unwanted ? 'should not happen' : window && `${clock(window.from)} to ${clock(window.to)}`}
         {late && <strong> late</strong>}
       </span>
     </Button>

@@ -1,5 +1,6 @@
 import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
+import { Ring } from '../../kit/Ring';
 import { clock } from './clock';
 import styles from './Timers.module.css';
 import { TICKING, useNow } from '../../kit/use-now';
@@ -24,6 +25,7 @@ export function Timers({ timers, onEnd }: Props) {
       >
         <span>
           {t.title} <strong>{left > 0 ? clock(left) : 'is over'}</strong>
+          {left <= 0 && <Ring />}
         </span>
       </Button>
     );

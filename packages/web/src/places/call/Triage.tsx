@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { type CallView, COMPLAINT_WORDS, type Drawing, type TestView } from '@zetalysis/core/presentation';
 import type { Complaint } from '@zetalysis/core/question';
 import type { EventBody } from '@zetalysis/core/visit';
@@ -5,8 +6,10 @@ import { Button } from '../../kit/Button';
 import { Cautions } from '../../kit/Cautions';
 import { Choices } from '../../kit/Choices';
 import { Dialog } from '../../kit/Dialog';
+import { Field } from '../../kit/Field';
 import { chosen } from './chosen';
 import { percent } from './percent';
+import { useRules } from './rules/use-rules';
 import styles from './Triage.module.css';
 
 interface Props {
@@ -71,11 +74,12 @@ function Questions({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> & { t
       <h3>What does the customer say?</h3>
       <Choices label="Complaint">
         {(Object.entries(COMPLAINT_WORDS) as [Complaint, string][]).map(([id, words]) => (
-          <Button key={id} onClick={() => onBody({ type: 'told', complaint: id })}>
+          <Button key={id} aria-pressed={view.told === id} onClick={() => onBody({ type: 'told', complaint: id })}>
             {words}
           </Button>
         ))}
       </Choices>
+      <HowItShows onBody={onBody} />
       {tests
         .filter((t) => t.byTelephone)
         .slice(0, ASKED)
@@ -106,6 +110,48 @@ function Questions({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> & { t
           ))}
       </ol>
     </section>
+  );
+}
+
+const BILLS = ['Gas bill as usual', 'Gas bill higher than usual'] as const;
+
+/** How often (what comes and goes is stayed with longer), since when, and what the gas bill says. */
+function HowItShows({ onBody }: Pick<Props, 'onBody'>) {
+  const { followed } = useRules();
+  const [since, setSince] = useState('');
+  const showed = followed.c.said.get('showed')?.value;
+  return (
+    <>
+      <p className={styles.question}>How often does it do that?</p>
+      <Choices label="How often">
+        <Button onClick={() => onBody({ type: 'note', text: 'It does that always' })}>Always</Button>
+        <Button
+          aria-pressed={showed === 'came-and-went'}
+          onClick={() => onBody({ type: 'fact', fact: 'showed', value: 'came-and-went' })}
+        >
+          Now and then
+        </Button>
+      </Choices>
+      <form
+        className={styles.since}
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (since.trim() === '') return;
+          onBody({ type: 'note', text: `Since when: ${since.trim()}` });
+          setSince('');
+        }}
+      >
+        <Field label="Since when?" maxLength={200} value={since} onChange={setSince} />
+        <Button htmlType="submit">Note it</Button>
+      </form>
+      <Choices label="Gas bill">
+        {BILLS.map((bill) => (
+          <Button key={bill} onClick={() => onBody({ type: 'note', text: bill })}>
+            {bill}
+          </Button>
+        ))}
+      </Choices>
+    </>
   );
 }
 
