@@ -25,7 +25,7 @@ const PLACES: readonly (readonly [string, string, RegExp])[] = [
 for (const theme of ['by day', 'in the dark'])
   test(`axe finds nothing on any place, ${theme}`, async ({ page, stack }) => {
     await signIn(page, stack.url);
-    if (theme !== 'by day') await page.getByRole('button', { name: 'Dark' }).click();
+    if (theme !== 'by day') await page.getByRole('button', { name: 'Dark', exact: true }).click();
     for (const [name, path, words] of PLACES) {
       await page.goto(stack.url + path);
       await expect(page.getByText(words).first(), name).toBeVisible();
@@ -49,7 +49,7 @@ test('axe finds nothing on a call with its clock, panel and what-if open, by day
   await expect(page.locator('[data-what-if]')).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await menu(page);
-  await page.getByRole('button', { name: 'Dark' }).click();
+  await page.getByRole('button', { name: 'Dark', exact: true }).click();
   expect(await violations(page)).toEqual([]);
 });
 

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import {
   carefully,
   choose,
@@ -82,6 +82,58 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   await expect(page.getByText('All sent')).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await expect(page.getByRole('row', { name: /Mill Lane 14/ }).first()).toContainText('shorted coil');
+});
+
+test('the README’s first call takes at most 18 taps and 30 keys to the proved break, needs included', async ({
+  call,
+}) => {
+  const page = await call('Mill Lane 14');
+  let taps = 0;
+  let keys = 0;
+  const tap = async (target: Locator): Promise<void> => {
+    await target.click();
+    taps++;
+  };
+  const chosen = async (chooses: Promise<void>): Promise<void> => {
+    await chooses;
+    // One opens the list, one is the choice.
+    taps += 2;
+  };
+  const types = async (field: Locator, text: string): Promise<void> => {
+    await field.fill(text);
+    await field.press('Enter');
+    keys += text.length + 1;
+  };
+  const answer = (title: string, words: string) =>
+    page.getByRole('button', { name: `${title}: ${words}`, exact: true });
+  const circuit = page.getByRole('group', { name: 'Circuit' });
+  const line = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
+  for (const title of ['Thermostat calls', 'Inducer runs', 'Igniter glows']) await tap(answer(title, 'seen'));
+  await tap(answer('Gas valve clicks', 'not seen'));
+  await chosen(ends(page, 'Stops and starts over, again and again'));
+  await chosen(light(page, 'no fault code'));
+  await tap(circuit.getByRole('button', { name: /^GV,/ }));
+  await types(line, '15-18');
+  await expect(evidence(page)).toContainText('GV–C: 15–18 V, unsteady');
+  await chosen(choose(page, 'Change the setup', 'gas valve plug', 'Unplug'));
+  await chosen(light(page, /^code red-quick:/));
+  await tap(circuit.getByRole('button', { name: /^gas valve\b(?! plug)(?! harness)/ }).first());
+  await types(line, '0.2');
+  const next = page.getByRole('region', { name: 'Next test' });
+  const again = next.getByText('Now read it again');
+  await expect(next).toContainText('proves nothing yet');
+  while (!(await again.isVisible())) {
+    const first = next.getByRole('group', { name: 'First' });
+    const need = await first.getAttribute('data-need');
+    await tap(first.getByRole('button').first());
+    await expect(first.and(page.locator(`[data-need="${need}"]`))).toBeHidden();
+  }
+  await types(next.getByRole('textbox'), '0.2');
+  await expect(suspects(page).first()).toContainText('proved');
+  expect({ taps: taps <= 18, keys: keys <= 30, counted: `${taps} taps, ${keys} keys` }).toMatchObject({
+    taps: true,
+    keys: true,
+  });
 });
 
 test('seven answers to choose from are all in sight', async ({ call }) => {
@@ -410,21 +462,22 @@ test('at 1280 × 800 the largest families stand whole: the page and its panels d
   }
 });
 
-/** Labels of the drawing that lie on each other, as the browser draws them. */
+/** Labels of the drawing that lie on each other, as long as the browser draws them and a line apart at least. */
 const overlapping = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
+    const LINE = 10.5;
     const all = [...document.querySelectorAll('[data-ladder] [data-label]')].map((e) => ({
       words: e.textContent ?? '',
+      baseline: Number(e.getAttribute('y')),
       box: e.getBoundingClientRect(),
     }));
-    const least = 3;
     return all.flatMap((a, i) =>
       all
         .slice(i + 1)
         .filter(
           (b) =>
             Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left) > 0 &&
-            Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top) > least,
+            Math.abs(a.baseline - b.baseline) < LINE,
         )
         .map((b) => `${a.words} on ${b.words}`),
     );

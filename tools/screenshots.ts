@@ -72,6 +72,7 @@ try {
   await shot(page, 'what-if');
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByRole('button', { name: 'Back to what is known' }).first().click();
+  await page.getByRole('button', { name: 'Steps', exact: true }).click();
   await page.getByRole('button', { name: 'Watch a try' }).click();
   await page.getByRole('button', { name: 'It calls now: start the clock' }).click();
   await page.getByRole('group', { name: 'Watching a try' }).scrollIntoViewIfNeeded();
@@ -87,10 +88,12 @@ try {
   await shot(page, 'call');
 
   await page.locator('summary[aria-label^="Menu"]').click();
-  await page.getByRole('button', { name: 'Dark' }).click();
+  await page.getByRole('button', { name: 'Dark', exact: true }).click();
+  await page.locator('summary[aria-label^="Menu"]').click();
   await page.setViewportSize({ width: 390, height: 844 });
   await shot(page, 'call-phone-dark');
-  await page.getByRole('button', { name: 'Light' }).click();
+  await page.locator('summary[aria-label^="Menu"]').click();
+  await page.getByRole('button', { name: 'Light', exact: true }).click();
   await page.locator('summary[aria-label^="Menu"]').click();
   await page.setViewportSize({ width: 1280, height: 800 });
 
@@ -116,7 +119,7 @@ try {
   await page.getByText('Repaired, adjusted, photo').click();
   await page
     .getByRole('region', { name: 'Proof of the repair' })
-    .getByRole('button', { name: 'Done', exact: true })
+    .getByRole('button', { name: /Manifold/ })
     .click();
   await shot(page, 'proof');
 

@@ -28,7 +28,7 @@ export function ReadingField(props: Props) {
   return (
     <form
       className={styles.reading}
-      data-more={children !== undefined || undefined}
+      data-more={(children !== undefined && !main) || undefined}
       onSubmit={(e) => {
         e.preventDefault();
         onEnter();

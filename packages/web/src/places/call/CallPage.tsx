@@ -197,11 +197,11 @@ const LateEntry = ({ overview: { late, stops } }: { overview: Overview }) => (
 const clockTime = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
 
 /** What holds whatever is done: the first in sight, all of them one tap away. */
-const Always = ({ cautions: [first = '', ...others], onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (
+const Always = ({ cautions: [first = ''], onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (
   <p className={styles.always}>
     <span title={first}>{first}</span>
     <Button tone="quiet" onClick={onKeys}>
-      {others.length > 0 ? `${others.length} more, keys` : 'Keys: ?'}
+      Keys: ?
     </Button>
   </p>
 );

@@ -301,13 +301,13 @@ function Before({ test, wires }: { test: TestView; wires: Wires }) {
 /** Of how many answers it is said what they mean: the more there are to tap, the fewer, so that all of them stay in sight. */
 function explained({ answer }: TestView): number {
   const buttons = answer.kind === 'choice' ? answer.options.length : 0;
-  return buttons > 6 ? 0 : buttons > 4 ? 2 : 3;
+  return buttons > 6 ? 0 : buttons > 4 ? 1 : 3;
 }
 
 /** What each answer would mean. */
 const Means = ({ test }: { test: TestView }) => (
   <div className={styles.means} data-words={test.answer.kind === 'choice' || undefined}>
-    {explained(test) > 0 && test.why.every(({ answer }) => answer !== test.good) && (
+    {explained(test) > 1 && test.why.every(({ answer }) => answer !== test.good) && (
       <p>
         A sound appliance: <strong>{test.good}</strong>
       </p>

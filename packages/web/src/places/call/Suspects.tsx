@@ -40,6 +40,7 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
           <li key={s.repair}>
             <Suspect
               suspect={s}
+              first={i === 0}
               open={open === s.repair}
               onClick={() => setOpen(open === s.repair ? undefined : s.repair)}
             />
@@ -71,7 +72,14 @@ function misfits({ fitsNothing, surprises }: CallView): string {
   return surprises.length > 0 ? `Least explained: ${surprises.slice(0, 3).join('; ')}. ` : '';
 }
 
-const Suspect = ({ suspect: s, open, onClick }: { suspect: SuspectView; open: boolean; onClick: () => void }) => (
+interface SuspectProps {
+  readonly suspect: SuspectView;
+  readonly first: boolean;
+  readonly open: boolean;
+  readonly onClick: () => void;
+}
+
+const Suspect = ({ suspect: s, first, open, onClick }: SuspectProps) => (
   <button type="button" className={styles.suspect} aria-expanded={open} data-suspect={s.repair} onClick={onClick}>
     <span className={styles.line} title={`${s.words}: ${s.repairWords}`}>
       <span className={styles.words}>
@@ -82,7 +90,7 @@ const Suspect = ({ suspect: s, open, onClick }: { suspect: SuspectView; open: bo
     <span className={styles.bar} aria-hidden="true">
       <i style={{ width: `${100 * s.probability}%` }} />
     </span>
-    {open && <span className="fine">{s.repairWords}</span>}
+    {(open || first) && <span className={`fine ${styles.repair}`}>{s.repairWords}</span>}
   </button>
 );
 
