@@ -1,7 +1,7 @@
 import { useMemo, useSyncExternalStore } from 'react';
 
 /** A step that came while a try was watched, and when, milliseconds from the call for heat. */
-export interface Came {
+interface Came {
   readonly phase: string;
   readonly at: number;
 }
