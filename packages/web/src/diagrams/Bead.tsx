@@ -35,7 +35,13 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
       <span className={styles.piece}>
         <BeadMark state={state.name} missed={bead.answer === 'no' && !bead.stale} />
       </span>
-      <button type="button" className={styles.head} aria-pressed={chosen} onClick={onChoose} title={phase.ask}>
+      <button
+        type="button"
+        className={styles.head}
+        aria-pressed={chosen}
+        onClick={onChoose}
+        title={`${phase.title}. ${phase.ask}`}
+      >
         <span className={styles.title}>{phase.title}</span>
         <span className={styles.note}>
           <span className={styles.state}>

@@ -126,12 +126,6 @@ export const local = {
     return (await (await database()).get('cursors', call))?.cursor ?? 0;
   },
 
-  /** A call of which the server has nothing yet. */
-  async isUnsent(call: string): Promise<boolean> {
-    const all = await (await database()).getAllFromIndex('events', 'call', call);
-    return all.length > 0 && all.every((k) => k.sent === 0 && k.number === undefined);
-  },
-
   /** Whether every entry up to the cursor is here; if not, all are fetched again. */
   async isWhole(call: string, cursor: number): Promise<boolean> {
     const all = await (await database()).getAllFromIndex('events', 'call', call);

@@ -6,8 +6,6 @@ import { local } from './local';
  * if it does not, or if the server knows fewer than it once did, it begins anew. Gives who looks at the call now.
  */
 export async function pull(call: string): Promise<readonly string[]> {
-  // Nobody has sent it yet: the server knows of no such call.
-  if (await local.isUnsent(call)) return [];
   for (let begun = false; ;) {
     const after = await local.cursor(call);
     const { entries, last, looking } = await http('GET /calls/:id/events', {

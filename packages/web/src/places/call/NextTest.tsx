@@ -343,10 +343,14 @@ const Instead = ({ others, onDecline, onStandard, where, onWhere, onChoose }: In
     <Button tone="quiet" aria-pressed={where} onClick={() => onWhere(!where)}>
       {where ? 'Meanings' : 'Where'}
     </Button>
-    <Button tone="quiet" onClick={() => onDecline('cannot')}>
+    <Button
+      tone="quiet"
+      title="It cannot be done here today: the best test without it comes next."
+      onClick={() => onDecline('cannot')}
+    >
       Can’t
     </Button>
-    <Button tone="quiet" onClick={() => onDecline('will-not')}>
+    <Button tone="quiet" title="You do not want to: it is not asked again." onClick={() => onDecline('will-not')}>
       Won’t
     </Button>
     <Button tone="quiet" onClick={onStandard}>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
 import type { CallSummary, Me, ProfileSummary } from '@zetalysis/contract';
+import { endingWith } from '@zetalysis/core/rules';
 import { buildOf, type CallEvent } from '@zetalysis/core/visit';
 import { buildWords } from '../../api/appliances';
 import { useProfiles } from '../../api/queries';
@@ -211,6 +212,6 @@ function AllCalls({ profiles }: Named) {
 function Standing({ call: { overview } }: { call: CallSummary }) {
   if (overview.state === 'late') return <Status tone="alarm">open: late entry</Status>;
   if (overview.state === 'open') return <Status>open</Status>;
-  if (!overview.record) return <Status>closed</Status>;
-  return <Status tone={overview.record.standing === 'proved' ? 'good' : 'plain'}>{overview.record.standing}</Status>;
+  const words = endingWith(overview.ending ?? '')?.title ?? overview.record?.standing ?? 'closed';
+  return <Status tone={overview.ending === 'proved' ? 'good' : 'plain'}>{words.toLowerCase()}</Status>;
 }
