@@ -1,8 +1,8 @@
 import styles from './Pad.module.css';
 
 interface Props {
-  /** What can be read here besides figures: no reading at all, a needle that does not stand still. */
-  readonly also: readonly ('OL' | 'unsteady')[];
+  /** An open line can be read here. */
+  readonly open: boolean;
   /** Units to choose from, as they are typed; the first one needs none. */
   readonly units: readonly string[];
   readonly text: string;
@@ -11,36 +11,27 @@ interface Props {
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '–'] as const;
 
-/** A reading by thumb: figures, a range, what is no figure, and the unit; it writes what one would have typed. */
-export function Pad({ also, units, text, onText }: Props) {
-  const figures = text.replace(/\s*(?:unsteady|OL|[^\d.–-]+)\s*$/, '');
+/** A reading by thumb: figures, a range for what does not stand still, an open line, and the unit; it writes what one would have typed. */
+export function Pad({ open, units, text, onText }: Props) {
+  const figures = text.replace(/\s*(?:OL|[^\d.–-]+)\s*$/, '');
   return (
     <div className={styles.pad} role="group" aria-label="Pad">
       {KEYS.map((key) => (
         <button
           key={key}
           type="button"
-          aria-label={key === '–' ? 'to' : key}
+          aria-label={key === '–' ? 'to: it is unsteady' : key}
           onClick={() => onText(`${figures}${key}`)}
         >
-          {key}
+          {key === '–' ? '– ∼' : key}
         </button>
       ))}
       <button type="button" aria-label="Take the last figure back" onClick={() => onText(figures.slice(0, -1))}>
         ⌫
       </button>
-      {also.includes('OL') && (
+      {open && (
         <button type="button" aria-pressed={text === 'OL'} onClick={() => onText('OL')}>
           OL
-        </button>
-      )}
-      {also.includes('unsteady') && (
-        <button
-          type="button"
-          aria-pressed={text.endsWith('unsteady')}
-          onClick={() => onText(text.endsWith('unsteady') ? figures : `${figures} unsteady`)}
-        >
-          ∼<span className="hidden"> unsteady</span>
         </button>
       )}
       {units.slice(1).map((unit) => (

@@ -47,7 +47,7 @@ export function Answer({ test, view, onEvents }: Props) {
       onEnter={reading.enter}
     >
       <Pad
-        also={answer.dimension === 'resistance' ? ['OL'] : answer.dimension === 'voltage' ? ['unsteady'] : []}
+        open={answer.dimension === 'resistance'}
         units={UNITS[answer.dimension] ?? []}
         text={reading.text}
         onText={reading.setText}

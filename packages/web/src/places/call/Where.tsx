@@ -23,27 +23,30 @@ export function Where({ drawing, view, test }: Props) {
   return (
     <div className={styles.where}>
       {layout && (
-        <svg width={layout.width} height={layout.height} className={styles.piece} aria-hidden="true">
-          {layout.rungs.map((placed, i) => (
-            <Rung
-              key={i}
-              rung={placed}
-              points={drawing.points}
-              view={view.ladder}
-              red={undefined}
-              changed={false}
-              onNet={nothing}
-              onPart={nothing}
-            />
-          ))}
-          {layout.rungs.flatMap(({ placed }) =>
-            placed.map(({ item, x, y }, i) =>
-              item.kind === 'net' && (item.name === red || item.name === black) ? (
-                <Probe key={i} x={x} y={y} red={item.name === red} />
-              ) : null,
-            ),
-          )}
-        </svg>
+        // A picture only: its points are not there to be tapped, nor to be reached with Tab.
+        <div inert>
+          <svg width={layout.width} height={layout.height} className={styles.piece}>
+            {layout.rungs.map((placed, i) => (
+              <Rung
+                key={i}
+                rung={placed}
+                points={drawing.points}
+                view={view.ladder}
+                red={undefined}
+                changed={false}
+                onNet={nothing}
+                onPart={nothing}
+              />
+            ))}
+            {layout.rungs.flatMap(({ placed }) =>
+              placed.map(({ item, x, y }, i) =>
+                item.kind === 'net' && (item.name === red || item.name === black) ? (
+                  <Probe key={i} x={x} y={y} red={item.name === red} />
+                ) : null,
+              ),
+            )}
+          </svg>
+        </div>
       )}
       <p>
         <b className={styles.red}>red {red}</b> {drawing.points[red]?.reach}
