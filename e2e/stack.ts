@@ -88,11 +88,13 @@ export const job = (page: Page, name: 'Steps' | 'Circuit' | 'Next' | 'Suspects' 
 export const step = (page: Page, title: string, answer: 'seen' | 'not seen' | 'can’t tell') =>
   page.getByRole('button', { name: `${title}: ${answer}`, exact: true }).click();
 
-/** Types into the reading line of the circuit. */
+/** The page's one field, and where it stands on the sheet of what is to be done. */
+export const field = (page: Page): Locator => page.getByRole('region', { name: 'Next test' }).getByRole('textbox');
+
+/** Types into the page's one field. */
 export async function entry(page: Page, line: string): Promise<void> {
-  const field = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
-  await field.fill(line);
-  await field.press('Enter');
+  await field(page).fill(line);
+  await field(page).press('Enter');
 }
 
 /** What has to be done first is done, one thing after another as the page asks for it, until it asks for what was wanted. */
@@ -111,9 +113,7 @@ export async function carefully(page: Page, line: string, value: string): Promis
   const next = page.getByRole('region', { name: 'Next test' });
   await expect(next).toContainText('proves nothing yet');
   await meetNeeds(page, 'Next test', next.getByText('Now read it again'));
-  const field = next.getByRole('textbox');
-  await field.fill(value);
-  await field.press('Enter');
+  await entry(page, value);
   await expect(next).not.toContainText('proves nothing yet');
 }
 

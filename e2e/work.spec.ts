@@ -9,7 +9,7 @@ test('12 V: idle volts prove nothing, volts under the blower prove the battery',
   await expect(evidence(page)).toContainText('B–CH: 10.1 V');
   await expect(suspects(page).first()).not.toContainText('sail switch');
   await entry(page, '10.3 BP NEG @blower');
-  await expect(suspects(page).first()).toContainText(/battery sinks under load.*proved/s);
+  await expect(suspects(page).first()).toContainText(/battery sinks under load.*proved/is);
 });
 
 test('a hand-lit pilot: an action of the profile, a reading in millivolts, judged', async ({ call }) => {
@@ -23,7 +23,7 @@ test('a hand-lit pilot: an action of the profile, a reading in millivolts, judge
   await apart.getByRole('button', { name: 'Put it back' }).click();
   await page.getByRole('combobox', { name: /Look/ }).waitFor();
   await entry(page, 'flame-shape good');
-  await expect(suspects(page).first()).toContainText('thermocouple is worn');
+  await expect(suspects(page).first()).toContainText('Thermocouple is worn');
 });
 
 test('repair, then go on: the second fault leads; an adjustment bars the closing until it is settled', async ({
@@ -43,7 +43,7 @@ test('repair, then go on: the second fault leads; an adjustment bars the closing
   for (const title of ['Igniter glows', 'Burners light']) await step(page, title, 'seen');
   await step(page, 'Flame stays', 'not seen');
   await entry(page, 'rod-look coated');
-  await expect(suspects(page).first()).toContainText('flame rod is dirty: coated, besides what was repaired');
+  await expect(suspects(page).first()).toContainText('Flame rod is dirty, besides what was repaired');
 
   await page.getByRole('button', { name: 'Note the adjustment' }).click();
   await expect(page.getByRole('alert')).toContainText('Write what was turned');

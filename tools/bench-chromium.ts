@@ -20,7 +20,7 @@ const PLACES: readonly (readonly [string, string, string])[] = [
 
 /** Types a reading and gives the milliseconds from the key to the next test that reckons with it on the screen. */
 async function typing(page: Page, text: string): Promise<number> {
-  const field = page.getByRole('region', { name: 'Circuit and readings' }).getByRole('textbox');
+  const field = page.getByRole('region', { name: 'Next test' }).getByRole('textbox');
   await field.fill(text);
   await page.evaluate(() => {
     const busy = (): boolean => document.querySelector('[aria-label="Next test"][aria-busy="true"]') !== null;

@@ -2,7 +2,7 @@ import { TRAINED } from '@zetalysis/core/rules';
 import { parseArgs } from 'node:util';
 import { Engine, standingOf } from '@zetalysis/core/diagnosis';
 import type { RateFactors } from '@zetalysis/core/inference';
-import { draftRecord, explain, instruction } from '@zetalysis/core/presentation';
+import { draftRecord, explain, instruction, instructionWords } from '@zetalysis/core/presentation';
 import { type Model, unknownName } from '@zetalysis/core/profile';
 import { caseEvents, caseHead, checkCase, loadCase, reduceCall } from '@zetalysis/core/visit';
 import { openProfile, readText } from './files';
@@ -45,9 +45,12 @@ export const diagnose: Command = (args) => {
       standing: standingOf(assessment),
       baffled: assessment.noHypothesisFits,
       reasons: reasons.map((r) => ({ weight: r.weight, sentence: r.sentence })),
-      next: next
-        .slice(0, 3)
-        .map((t) => ({ id: t.test.id, do: instruction(model, t.test), minutes: t.minutes, bits: t.bits })),
+      next: next.slice(0, 3).map((t) => ({
+        id: t.test.id,
+        do: instructionWords(instruction(model, t.test)),
+        minutes: t.minutes,
+        bits: t.bits,
+      })),
       expectations,
       failures,
     };
@@ -62,7 +65,7 @@ export const diagnose: Command = (args) => {
   );
   if (assessment.noHypothesisFits) lines.push('Nothing in the model explains all of this well.');
   for (const r of reasons.slice(0, 6)) lines.push(`  ${r.weight > 0 ? 'for    ' : 'against'}  ${r.sentence}`);
-  if (next[0]) lines.push('', `Next: ${instruction(model, next[0].test)} (${next[0].minutes} min)`);
+  if (next[0]) lines.push('', `Next: ${instructionWords(instruction(model, next[0].test))} (${next[0].minutes} min)`);
   lines.push(
     '',
     failures.length === 0 ? `${expectations} expectations met` : failures.map((f) => `NOT MET ${path} ${f}`).join('\n'),

@@ -1,5 +1,6 @@
 import { TRAINED } from '../src/rules';
 import { Engine } from '../src/diagnosis';
+import { drawingOf, understood } from '../src/presentation';
 import { lineWords } from '../src/question/line-words';
 import {
   type CallEvent,
@@ -9,6 +10,7 @@ import {
   nextSeq,
   parseEntryLine,
   presentSetup,
+  readField,
   reduceCall,
 } from '../src/visit';
 import fc from 'fast-check';
@@ -211,6 +213,14 @@ describe('the entry line', () => {
     ['draft 0.33 inwc', { type: 'gauge', gauge: 'draft', typed: '0.33 inwc' }],
     ['filter blocked', { type: 'look', look: 'filter', answer: 'blocked' }],
     ['24 W @call', { type: 'volts', red: 'W', black: 'C', phase: 'call' }],
+    // The words stand in any order: the points in the order in which they are named, red first.
+    ['MV C 15.4V', { type: 'volts', red: 'MV', black: 'C', typed: '15.4V' }],
+    ['mv 15.4 V c', { type: 'volts', red: 'MV', black: 'C', typed: '15.4 V' }],
+    ['igniter OL', { type: 'ohms', part: 'igniter', typed: 'OL' }],
+    ['igniter 62 ohm', { type: 'ohms', part: 'igniter', typed: '62 ohm' }],
+    ['0.33 inwc draft', { type: 'gauge', gauge: 'draft', typed: '0.33 inwc' }],
+    ['blocked filter', { type: 'look', look: 'filter', answer: 'blocked' }],
+    ['W 24 @call', { type: 'volts', red: 'W', black: 'C', phase: 'call' }],
   ])('%s', (line, expected) => expect(parse(line)).toMatchObject(expected));
 
   test.each([
@@ -222,4 +232,51 @@ describe('the entry line', () => {
     ['filter dusty', /unknown answer .* known: blocked, clean/],
     ['24 W @nowhere', /unknown step "nowhere"/],
   ])('%s is refused with a remedy', (line, words) => expect(parse(line)).toMatch(words));
+
+  const words = lineWords(model);
+  const asked = {
+    kind: 'reading',
+    dimension: 'voltage',
+    subject: { type: 'volts', red: 'R', black: 'C', phase: 'call' },
+  } as const;
+  const field = (typed: string, place: Parameters<typeof readField>[2]) => {
+    const read = readField(words, typed, place);
+    return read.ok ? read.value.body : read.message;
+  };
+  test('the one field: a number answers what is asked, a name goes before it, what was tapped before both', () => {
+    expect(field('26', { asked, phase: 'glow' })).toMatchObject({ red: 'R', phase: 'call', typed: '26' });
+    expect(field('120 IP N', { asked, phase: 'glow' })).toMatchObject({ red: 'IP', black: 'N', phase: 'glow' });
+    expect(field('igniter OL', { asked })).toMatchObject({ type: 'ohms', part: 'igniter' });
+    expect(field('24', { asked, tapped: 'MV C', phase: 'call' })).toMatchObject({ red: 'MV', typed: '24' });
+    expect(field('3uA', { asked })).toMatch(/µA measures current; here type volts/);
+    expect(field('3uA MV C', { asked })).toMatch(/µA measures current; here type volts/);
+    expect(field('24 MVV C', { asked })).toMatch(/MVV/);
+    expect(field('24', {})).toMatch(/Type the value and where the probes are/);
+  });
+
+  test('where the meter stands on millivolts, a bare number is in millivolts', () => {
+    const standing = lineWords(profile('furnace-standing-pilot'));
+    const volts = (typed: string, tapped = '') => {
+      const read = readField(standing, typed, { tapped, phase: 'pilot' });
+      return read.ok && 'reading' in read.value.body && read.value.body.reading.kind === 'value'
+        ? read.value.body.reading.value
+        : read;
+    };
+    expect(volts('28 TC')).toBeCloseTo(0.028);
+    expect(volts('28', 'TC')).toBeCloseTo(0.028);
+    expect(volts('0.028 V TC')).toBeCloseTo(0.028);
+    expect(volts('28mV', 'TC')).toBeCloseTo(0.028);
+    expect(volts('24 R C')).toBe(24);
+  });
+
+  test('what was understood is said as the log will say it', () => {
+    const says = (line: string): string => {
+      const read = readField(words, line, { phase: 'call' });
+      return read.ok ? understood(drawingOf(model), read.value.body, { units: 'us' }) : read.message;
+    };
+    expect(says('MV C 15.4')).toBe('MV–C: 15.4 V, thermostat calls');
+    expect(says('OL igniter')).toMatch(/^Ohms, igniter.*: OL$/);
+    expect(says('draft 0.33')).toMatch(/0\.33 in w\.c\.$/);
+    expect(says('filter blocked')).toMatch(/\? Blocked/);
+  });
 });

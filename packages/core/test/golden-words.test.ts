@@ -2,7 +2,7 @@ import { TRAINED } from '../src/rules';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '../src/diagnosis';
-import { testsView, viewOf } from '../src/presentation';
+import { instructionWords, testsView, viewOf } from '../src/presentation';
 import { USUAL_STANDARD } from '../src/standards';
 import type { UnitSystem } from '../src/units';
 import { type CallEvent, type EventBody, reduceCall } from '../src/visit';
@@ -42,7 +42,7 @@ function told(id: string, bodies: readonly EventBody[], units: UnitSystem): stri
     '# Next',
     ...testsView(engine, state, assessment, ranked, options)
       .slice(0, 3)
-      .map((t) => `${t.instruction} [${t.minutes} min]`),
+      .map((t) => `${instructionWords(t.instruction)} [${t.minutes} min]`),
     `# Record`,
     `${view.draft.part}: ${view.draft.failure}${view.draft.cause === '' ? '' : `, because ${view.draft.cause}`}`,
     '',

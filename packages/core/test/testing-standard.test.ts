@@ -97,7 +97,7 @@ describe('testing standards change limits, kinds and costs, never the appliance'
       return instruction(
         e.model,
         e.tests.find((t) => t.id.includes(prefix))!,
-      );
+      ).act;
     };
     expect(asks('mobile-furnace', 'volts B CH')).toMatch(/^DC volts/);
     expect(asks('furnace-standing-pilot', 'volts SP C')).toMatch(/^AC volts/);

@@ -2,7 +2,14 @@ import { TRAINED } from '@zetalysis/core/rules';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '@zetalysis/core/diagnosis';
-import { drawingOf, proofView, testsView, viewOf, type ViewOptions } from '@zetalysis/core/presentation';
+import {
+  drawingOf,
+  instructionWords,
+  proofView,
+  testsView,
+  viewOf,
+  type ViewOptions,
+} from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
 import { type TestingStandard, USUAL_STANDARD } from '@zetalysis/core/standards';
 import { type EventBody, reduceCall } from '@zetalysis/core/visit';
@@ -125,7 +132,7 @@ describe('what the call page shows', () => {
     // Beyond the first three stands only what can be asked on the telephone.
     expect(tests.slice(3).every((t) => t.byTelephone)).toBe(true);
     for (const t of tests.slice(0, 3)) {
-      expect(t.instruction.length).toBeGreaterThan(20);
+      expect(instructionWords(t.instruction).length).toBeGreaterThan(20);
       expect(t.why.length).toBeGreaterThan(0);
       if (t.line) expect(t.cautions.join(' ')).toMatch(/Line voltage/);
     }

@@ -9,6 +9,8 @@ export interface Carried {
   readonly part: string;
   readonly title: string;
   readonly share: number;
+  /** The likeliest of what it would mend. */
+  readonly words: string;
 }
 
 /** Parts below this share stay in the shop. */
@@ -17,17 +19,19 @@ const MOST = 8;
 
 /** What to load: new parts for the likeliest replacements, whole assemblies where a part is built into one. */
 export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] {
-  const shares = new Map<string, number>();
+  const shares = new Map<string, { share: number; most: number; words: string }>();
   for (const h of assessment.hypotheses) {
     const { part, action } = repairOf(h.repair);
     if (part === undefined || action !== 'replace' || h.kind !== 'fault') continue;
-    shares.set(part, (shares.get(part) ?? 0) + assessment.probabilities[h.index]!);
+    const p = assessment.probabilities[h.index]!;
+    const { share, most, words } = shares.get(part) ?? { share: 0, most: -1, words: '' };
+    shares.set(part, p > most ? { share: share + p, most: p, words: h.words } : { share: share + p, most, words });
   }
   return [...shares]
-    .filter(([, share]) => share >= LEAST)
-    .sort((a, b) => b[1] - a[1])
+    .filter(([, { share }]) => share >= LEAST)
+    .sort((a, b) => b[1].share - a[1].share)
     .slice(0, MOST)
-    .map(([part, share]) => ({ part, title: findPart(engine.model, part)!.title, share }));
+    .map(([part, { share, words }]) => ({ part, title: findPart(engine.model, part)!.title, share, words }));
 }
 
 /** Whether a customer can tell: the complaint, what happened before, and what is seen without opening anything. */

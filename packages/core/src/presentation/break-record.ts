@@ -3,7 +3,7 @@ import { findPart, type Model } from '../profile';
 import type { RankedTest } from '../test-choice';
 import { capital } from '../units';
 import type { AdviceSnapshot, BreakRecord } from '../visit';
-import { instruction } from './test-words';
+import { instruction, instructionWords } from './test-words';
 
 /** Keeps what the advice was, for the record. */
 export function snapshot(engine: Engine, assessment: Assessment, next: readonly RankedTest[]): AdviceSnapshot {
@@ -14,7 +14,7 @@ export function snapshot(engine: Engine, assessment: Assessment, next: readonly 
       probability: Math.round(s.probability * 1000) / 1000,
     })),
     standing: standingOf(assessment),
-    ...(next[0] ? { nextTest: instruction(engine.model, next[0].test) } : {}),
+    ...(next[0] ? { nextTest: instructionWords(instruction(engine.model, next[0].test)) } : {}),
   };
 }
 

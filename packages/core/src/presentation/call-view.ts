@@ -1,4 +1,4 @@
-import { type Millis, millis } from '../units';
+import { capital, type Millis, millis } from '../units';
 import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import { type Complaint, kindOf } from '../question';
@@ -58,7 +58,9 @@ export interface CallView {
   readonly told: Complaint | undefined;
   /** Nothing was seen or measured yet: the telephone's turn. */
   readonly untouched: boolean;
-  readonly carry: readonly Carried[];
+  /** What was answered on the telephone, by question of the list. */
+  readonly telephone: Readonly<Record<string, string>>;
+  readonly carry: readonly (Carried & { readonly why: string })[];
   /** What condemned the part that was repaired, and how that reads since. */
   readonly condemning: CondemningReading | undefined;
   /** The round of the likeliest suspect that goes off and on again. */
@@ -88,6 +90,8 @@ export interface SuspectView {
   /** The part to be repaired first; nothing for healthy and unknown. */
   readonly part: string | undefined;
   readonly words: string;
+  /** The same in as few words as stand beside a bar. */
+  readonly brief: string;
   readonly repairWords: string;
   readonly probability: number;
   readonly proved: boolean;
@@ -109,6 +113,10 @@ export interface ViewOptions extends Reader {
 
 const SHOWN = 6;
 
+/** What is broken, without what it comes from, what it shows and of what make it is. */
+const inBrief = (words: string): string =>
+  capital(words.replace(/(?:: | though )(?:(?!; |, besides |, off and on).)*| \([^)]*\)/g, '').replace(/^The /, ''));
+
 export function viewOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): CallView {
   const { model } = engine;
   const standing = standingOf(assessment);
@@ -126,6 +134,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
       repair: s.repair,
       part: s.leading.faults[0] && model.parts[s.leading.faults[0].part]!.id,
       words: s.leading.words,
+      brief: inBrief(s.leading.words),
       repairWords: repairWords(model, s.repair),
       probability: s.probability,
       proved: i === 0 && standing === 'proved',
@@ -165,7 +174,8 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     ),
     told: toldOf(state),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
-    carry: partsToCarry(engine, assessment),
+    telephone: Object.fromEntries(state.telephone),
+    carry: partsToCarry(engine, assessment).map((c) => ({ ...c, why: inBrief(c.words) })),
     condemning: condemningOf(engine, state, assessment, options),
     cycle: cycleOf(engine, state, assessment),
     tripsAfter: tripsAfter(engine, state),

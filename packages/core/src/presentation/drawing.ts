@@ -1,6 +1,6 @@
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
-import { codeShown, codesOf, type LineWords, lineWords } from '../question';
+import { codeShown, codesOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
 import { OUTCOMES, type Wait, waitsOf } from '../simulation';
 import type { Dimension } from '../units';
 import { type Meanings, meaningsOf } from '../visit';
@@ -21,7 +21,7 @@ export interface Drawing {
     readonly trial: boolean;
   }[];
   readonly rungs: readonly DrawnRung[];
-  readonly points: Readonly<Record<string, { readonly reach: string; readonly black: string; readonly line: boolean }>>;
+  readonly points: Readonly<Record<string, DrawnPoint>>;
   readonly outcomes: readonly Choice[];
   readonly codes: readonly Choice[];
   readonly looks: readonly { readonly id: string; readonly ask: string; readonly answers: readonly Choice[] }[];
@@ -47,6 +47,15 @@ export interface Drawing {
   readonly gas: boolean;
   /** What the reading line understands. */
   readonly words: LineWords;
+}
+
+interface DrawnPoint {
+  readonly reach: string;
+  /** Where the black probe rests. */
+  readonly black: string;
+  readonly line: boolean;
+  /** What the meter is set to. */
+  readonly range: MeterRange;
 }
 
 interface Choice {
@@ -83,7 +92,10 @@ export function drawingOf(model: Model): Drawing {
     phases: model.phases.map(({ id, title, ask, unwanted, trial }) => ({ id, title, ask, unwanted, trial })),
     rungs: rungsOf(model),
     points: Object.fromEntries(
-      model.points.map((p) => [net(p.net), { reach: p.reach, black: net(p.black), line: p.line }]),
+      model.points.map((p) => [
+        net(p.net),
+        { reach: p.reach, black: net(p.black), line: p.line, range: meterRange(model, { red: p.net, black: p.black }) },
+      ]),
     ),
     outcomes: OUTCOMES.map((id) => ({ id, title: OUTCOME_WORDS[id] })),
     codes: codesOf(model).map((id) => ({ id, title: codeWords(codeShown(model, id)) })),

@@ -3,6 +3,7 @@ import type { Model } from '../profile';
 import { likelihood } from '../question';
 import { observationWords, predictionWords } from './question-words';
 import type { Reader } from './reader';
+import { sentence } from './say';
 
 /** What one piece of evidence says about one suspect. */
 export interface Reason {
@@ -46,4 +47,3 @@ export function explain(
 }
 
 /** Words with their full stop; a unit may have brought one ("in w.c."). */
-const sentence = (words: string): string => (/[.?!]$/.test(words) ? words : `${words}.`);

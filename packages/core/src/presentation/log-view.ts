@@ -4,7 +4,7 @@ import { findPart, findPhase, type Model } from '../profile';
 import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
 import type { TestingStandard } from '../standards';
-import { endingWith, type Followed, proofLineWith } from '../rules';
+import { endingWith, type Followed, proofLineWith, telephoneQuestion } from '../rules';
 import { formatDuration, formatReading, millis, readingValue } from '../units';
 import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
@@ -190,6 +190,10 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
       return `Answered: ${body.words}`;
     case 'timer':
       return `Timer set: ${body.title}, ${formatDuration(millis(body.seconds))}`;
+    case 'by-telephone': {
+      const asked = telephoneQuestion(body.asked);
+      return `By telephone: ${asked?.ask ?? body.asked} ${asked?.answers.find((a) => a.id === body.answer)?.title ?? body.answer}`;
+    }
     case 'note':
       return body.text;
     case 'photo':

@@ -1,11 +1,11 @@
 import type { Model } from '../profile';
 import { kindOf, type Observation, type Prediction, type Question } from '../question';
 import type { Reader } from './reader';
-import { sayAsked, sayBriefly, sayExpected, sayObserved, sayTitle } from './say';
+import { type Asked, sayAsked, sayBriefly, sayExpected, sayObserved, sayTitle } from './say';
 
 // What a question says of itself, in words.
 
-export const questionWords = (model: Model, q: Question): string => sayAsked(kindOf(q).asked(model, q));
+export const questionWords = (model: Model, q: Question): Asked => sayAsked(kindOf(q).asked(model, q));
 
 export const questionTitle = (model: Model, q: Question): string => sayTitle(kindOf(q).title(model, q));
 

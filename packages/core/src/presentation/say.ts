@@ -15,49 +15,67 @@ import { quantityWords, type Reader, readingWords, roughly, shownOn, valueWords 
 
 // The sentences of questions: one function for each thing a question says.
 
-/** What to do and ask, as an instruction to somebody with a meter in one hand. */
-export function sayAsked(m: AskedMessage): string {
+/** What to do and ask, for somebody with a meter in one hand: in a few words, and how it is done. */
+export interface Asked {
+  readonly act: string;
+  /** Empty where the few words say it all. */
+  readonly how: string;
+}
+
+export function sayAsked(m: AskedMessage): Asked {
   switch (m.message) {
     case 'ask':
-      return m.data.words;
+      return plainly(m.data.words);
     case 'watch-a-try':
-      return 'Watch one whole try for heat, hands off. What does it do in the end?';
+      return { act: 'What does it do in the end?', how: 'Watch one whole try for heat, hands off.' };
     case 'read-the-light':
-      return 'Read the status light through the window before opening the panel. What does it show?';
+      return { act: 'What does the status light show?', how: 'Through the window, before the panel is opened.' };
     case 'measure-volts': {
       const { range, red, black, step } = m.data;
-      const when = step === undefined ? 'as it stands' : `at the step "${step}"`;
-      return `${RANGES[range]}, red probe on ${sayPlace(red)}, black on ${sayPlace(black)}, ${when}.`;
+      const when = step === undefined ? 'As it stands.' : `At the step “${step}”.`;
+      return {
+        act: `${RANGES[range]}: red ${sayPlace(red)}, black ${sayPlace(black)}`,
+        how: `${sayReach(red)}${sayReach(black)}${when}`,
+      };
     }
     case 'measure-dead': {
       const { part, branch, dimension } = m.data;
-      const { read, first } = deadWords(dimension);
-      return `Power off. Isolate the ${part} and read ${read} across ${branch === '' ? 'it' : `its ${branch} side`}. ${first}`;
+      const { title, first } = deadWords(dimension);
+      return { act: `${title}: ${partWords(part, branch)}`, how: `Power off, isolate it. ${first}` };
     }
     case 'read-gauge':
-      return `${m.data.how} ${m.data.title}?`;
+      return { act: m.data.title, how: m.data.how };
     case 'take-time':
-      return `How long from the call until "${m.data.step}"?`;
+      return plainly(`How long from the call until “${m.data.step}”?`);
     case 'ask-customer':
-      return 'What does the customer say?';
+      return plainly('What does the customer say?');
   }
 }
 
+/** With its full stop, where it does not end yet. */
+export const sentence = (words: string): string => (/[.?!]$/.test(words) ? words : `${words}.`);
+
+const plainly = (act: string): Asked => ({ act, how: '' });
+
 const RANGES = { 'dc-millivolts': 'DC millivolts', 'dc-volts': 'DC volts', 'ac-volts': 'AC volts' } as const;
 
-/** A setting of the meter for dead tests: its name, what is read with it, what comes first. */
-const DEAD_WORDS: Partial<
-  Readonly<Record<Dimension, { readonly title: string; readonly read: string; readonly first: string }>>
-> = { resistance: { title: 'Ohms', read: 'ohms', first: 'Zero the leads first.' } };
+/** Minutes as one would say them: no decimals. */
+export const minutesWords = (minutes: number): string =>
+  minutes < 0.75 ? 'half a minute' : `${Math.round(minutes)} min`;
+
+/** A setting of the meter for dead tests: its name, and what comes first. */
+const DEAD_WORDS: Partial<Readonly<Record<Dimension, { readonly title: string; readonly first: string }>>> = {
+  resistance: { title: 'Ohms', first: 'Zero the leads first.' },
+};
 
 const deadWords = (dimension: Dimension) => DEAD_WORDS[dimension]!;
 
 const sayPlace = (place: Place): string =>
-  'terminalOf' in place
-    ? `a terminal of the ${place.terminalOf}`
-    : place.reach === undefined
-      ? place.net
-      : `${place.net} (${place.reach})`;
+  'terminalOf' in place ? `a terminal of the ${place.terminalOf}` : place.net;
+
+/** Where a named point is reached, as a sentence. */
+const sayReach = (place: Place): string =>
+  'reach' in place && place.reach !== undefined ? `${place.net}: ${place.reach}. ` : '';
 
 /** Short name of a question, for lists. */
 export function sayTitle(m: TitleMessage): string {
@@ -75,7 +93,7 @@ export function sayTitle(m: TitleMessage): string {
     case 'dead':
       return `${deadWords(m.data.dimension).title}, ${partWords(m.data.part, m.data.branch)}`;
     case 'time':
-      return `Time to "${m.data.step}"`;
+      return `Time to “${m.data.step}”`;
     case 'complaint':
       return 'Complaint';
   }

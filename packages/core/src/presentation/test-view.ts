@@ -11,13 +11,13 @@ import type { CallState } from '../visit';
 import { predictionWords } from './question-words';
 import type { Reader } from './reader';
 import { sayOption } from './say';
-import { instruction, provesWords, testTitle } from './test-words';
+import { type Instruction, instruction, provesWords, testTitle } from './test-words';
 
 /** A proposed test as the screen shows it. */
 export interface TestView {
   readonly id: string;
   readonly title: string;
-  readonly instruction: string;
+  readonly instruction: Instruction;
   readonly minutes: number;
   readonly cautions: readonly string[];
   readonly line: boolean;

@@ -3,22 +3,36 @@ import type { Question } from '../question';
 import type { Test } from '../test-choice';
 import { capital } from '../units';
 import { questionTitle, questionWords } from './question-words';
+import { sentence } from './say';
 
 const actionOf = (model: Model, id: string): Model['actions'][number] => model.actions.find((a) => a.id === id)!;
 const plugTitle = (model: Model, id: string): string => model.plugs.find((p) => p.id === id)!.title;
 const partTitle = (model: Model, id: string): string => model.parts.find((p) => p.id === id)!.title;
 
 /** What to do, as an instruction to somebody with a meter in one hand. */
-export function instruction(model: Model, { intervention, question }: Test): string {
-  const before = !intervention
+export interface Instruction {
+  /** What is changed for the test; empty where nothing is. */
+  readonly before: string;
+  /** What to ask or measure, in a few words. */
+  readonly act: string;
+  /** Where and when; empty where the few words say it all. */
+  readonly how: string;
+}
+
+export const instruction = (model: Model, { intervention, question }: Test): Instruction => ({
+  before: !intervention
     ? ''
     : 'unplug' in intervention
-      ? `Power off, pull the ${plugTitle(model, intervention.unplug)}, power on and let it try once more. `
+      ? `Power off, pull the ${plugTitle(model, intervention.unplug)}, power on and let it try once more.`
       : 'action' in intervention
-        ? `${actionOf(model, intervention.action).how} `
-        : `Put a jumper across the ${partTitle(model, intervention.bypass)} for this one test, stay beside it, and take it off again. `;
-  return before + questionWords(model, question);
-}
+        ? actionOf(model, intervention.action).how
+        : `Put a jumper across the ${partTitle(model, intervention.bypass)} for this one test, stay beside it, and take it off again.`,
+  ...questionWords(model, question),
+});
+
+/** The same in one go, to be read aloud or kept. */
+export const instructionWords = ({ before, act, how }: Instruction): string =>
+  [before, act, how].filter((words) => words !== '').reduce((said, next) => `${sentence(said)} ${next}`);
 
 /** Short name of a test: the question, and what is done for it. */
 export function testTitle(model: Model, { question, intervention }: Test): string {

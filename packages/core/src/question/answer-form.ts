@@ -13,7 +13,13 @@ interface Option {
 
 /** How the answer to a question is given: by typing a reading or by choosing. Plain data: a page fills it in by itself. */
 export type AnswerForm =
-  | { readonly kind: 'reading'; readonly dimension: Dimension; readonly subject: Subject }
+  | {
+      readonly kind: 'reading';
+      readonly dimension: Dimension;
+      readonly subject: Subject;
+      /** What the instrument is set to, where a bare number is not in the first unit of its dimension. */
+      readonly unit?: 'mV';
+    }
   | {
       readonly kind: 'choice';
       /** The field of the body that takes the id of the choice. */
@@ -47,7 +53,8 @@ export function answered<B>(form: FilledIn, given: string): Parsed<B> {
       };
     return { ok: true, value: { ...form.subject, [form.field]: given } as B };
   }
-  const parsed = parseReading(given, form.dimension);
+  const bare = /^[\d\s.,–-]*\d$/.test(given.trim());
+  const parsed = parseReading(form.unit !== undefined && bare ? `${given} ${form.unit}` : given, form.dimension);
   if (!parsed.ok) return parsed;
   return { ok: true, value: { ...form.subject, reading: parsed.value, typed: given.trim() } as B };
 }

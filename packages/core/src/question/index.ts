@@ -9,7 +9,7 @@ export { askedKey, type Evidence, type EvidenceItem } from './evidence';
 export { type Fit, likelihood, type Scale } from './fit';
 export { codesOf } from './kinds/code';
 export { gaugeDial } from './kinds/gauge';
-export { voltsDial } from './kinds/volts';
+export { meterRange, voltsDial } from './kinds/volts';
 export { type LineWords, lineWords } from './line-words';
 export {
   type AskedMessage,
@@ -17,6 +17,7 @@ export {
   type CodeShown,
   type Dial,
   type ExpectedMessage,
+  type MeterRange,
   type ObservedMessage,
   type OptionMessage,
   type Place,

@@ -10,6 +10,8 @@ export interface LineWords {
   /** Parts with something to measure, and the passages of each that have a dead test. */
   readonly parts: Readonly<Record<string, readonly string[]>>;
   readonly nets: readonly string[];
+  /** Test points at which the meter stands on millivolts. */
+  readonly millivolts: readonly string[];
   /** Where the black probe of a test point rests. */
   readonly blacks: Readonly<Record<string, string>>;
 }
@@ -29,6 +31,7 @@ export function lineWords(model: Model): LineWords {
       model.parts.filter((p) => p.branches.length > 0).map((part) => [part.id, passagesOf(part)]),
     ),
     nets: model.nets.filter((n) => !n.startsWith('~')),
+    millivolts: model.points.filter((p) => model.levels[p.net] === 'millivolt').map((p) => model.nets[p.net]!),
     blacks: Object.fromEntries(model.points.map((p) => [model.nets[p.net]!, model.nets[p.black]!])),
   };
 }

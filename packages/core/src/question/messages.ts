@@ -12,6 +12,9 @@ export type Place =
   /** Title of the part. */
   | { readonly terminalOf: string };
 
+/** What a meter is set to for volts. */
+export type MeterRange = 'dc-millivolts' | 'dc-volts' | 'ac-volts';
+
 /** How an instrument shows a value: its function, and the largest value that decides on its unit. */
 export interface Dial {
   readonly millivolts?: true;
@@ -35,7 +38,7 @@ export type AskedMessage =
   | Message<
       'measure-volts',
       {
-        readonly range: 'dc-millivolts' | 'dc-volts' | 'ac-volts';
+        readonly range: MeterRange;
         readonly red: Place;
         readonly black: Place;
         readonly step: string | undefined;

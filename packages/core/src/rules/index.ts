@@ -74,4 +74,5 @@ export {
 export { missingEvidence } from './stop-evidence';
 export { offer, type Offer, unmet, type Wanted } from './offer';
 export { minutesFired, minutesStayed, stayMinutes } from './stay';
+export { type TelephoneQuestion, telephoneList, telephoneQuestion } from './telephone';
 export { keepsGasOff, undoFirst, WHILE_TEMPORARY } from './temporary';

@@ -100,9 +100,10 @@ export function rankTests(
   scored.sort((x, y) => y.score - x.score || x.b.test.order - y.b.test.order);
   const repairShare = live.reduce((sum, h, i) => (h.repair === leader.repair ? sum + weights[i]! : sum), 0);
   const proving = repairShare > SURE && proof ? scored.filter((s) => proof.has(s.b.test.id)) : [];
-  const rest = byPlan(scored, live, weights, groups, proofOf, r.exact === true).filter(
+  const others = byPlan(scored, live, weights, groups, proofOf, r.exact === true).filter(
     (s) => !proving.some((p) => p.b === s.b),
   );
+  const rest = r.exact === true ? others : cheapFirst(others);
   return [...proving, ...rest]
     .filter((s) => s.bits > (r.exact === true ? 0 : LEAST_BITS) || s.settles > 0)
     .map(({ b, bits, settles, score }) => ({
@@ -113,6 +114,19 @@ export function rankTests(
       score,
       outcomes: b.bins,
     }));
+}
+
+/** As good per minute as the best, to within what the minutes are known. */
+const AS_GOOD = 0.95;
+
+/** Of tests that are as good as the best, the shortest comes first: a look before anything is taken apart. */
+function cheapFirst(scored: readonly Scored[]): Scored[] {
+  const [best] = scored;
+  if (!best) return [];
+  const first = scored
+    .filter((s) => s.score >= AS_GOOD * best.score && s.bits > LEAST_BITS)
+    .reduce((least, s) => (s.b.minutes < least.b.minutes ? s : least), best);
+  return [first, ...scored.filter((s) => s !== first)];
 }
 
 interface Scored {

@@ -23,6 +23,8 @@ export class Draft {
   readonly adjustments = new Map<string, Adjusted>();
   opened: Opened | undefined;
   shown = false;
+  /** Answers on the telephone, by question. */
+  readonly telephone = new Map<string, string>();
   readonly pins = new Map<string, Pin>();
   record: (Omit<BreakRecorded, 'type'> & { readonly event: string }) | undefined;
 

@@ -1,6 +1,43 @@
 import { unknownName } from '../profile';
-import { type AnswerBody, type LineWords, QUESTION_KINDS } from '../question';
-import type { Parsed } from '../units';
+import { type AnswerBody, type AnswerForm, answered, type LineWords, QUESTION_KINDS } from '../question';
+import { findUnit, type Parsed } from '../units';
+
+/** What the one field of a page may be about besides what is typed into it. */
+interface Place {
+  /** The question that stands above the field. */
+  readonly asked?: Extract<AnswerForm, { kind: 'reading' }> | undefined;
+  /** What was tapped: points, or a part and its winding; it goes before what is asked. */
+  readonly tapped?: string;
+  readonly phase?: string;
+}
+
+/** What was typed: an entry, and whether it is the answer to what was asked. */
+export interface Typed {
+  readonly body: AnswerBody;
+  readonly answers: boolean;
+}
+
+/**
+ * Reads what was typed into the one field of a page: the answer to what is asked there, or a line that names what it is
+ * about itself.
+ */
+export function readField(names: LineWords, typed: string, { asked, tapped = '', phase }: Place): Parsed<Typed> {
+  if (tapped !== '') return about(parseEntryLine(names, `${typed} ${tapped}`, phase), false);
+  if (!asked) return about(parseEntryLine(names, typed, phase), false);
+  const answer = answered<AnswerBody>(asked, typed);
+  if (answer.ok) return about(answer, true);
+  const own = parseEntryLine(names, typed, phase);
+  // Who names something means that; who does not, means what is asked.
+  const named = own.ok || typed.split(/[\s@]+/).some((word) => isName(names, word));
+  return named ? about(own, false) : answer;
+}
+
+const about = (read: Parsed<AnswerBody>, answers: boolean): Parsed<Typed> =>
+  read.ok ? { ok: true, value: { body: read.value, answers } } : read;
+
+const isName = ({ nets, parts, gauges, looks }: LineWords, word: string): boolean =>
+  nets.some((n) => n.toLowerCase() === word.toLowerCase()) ||
+  [parts, gauges, looks].some((named) => Object.hasOwn(named, word.toLowerCase()));
 
 /**
  * Reads a line such as `15.4V MV C` or `15-18 MV`: value, red probe, black probe. Without a black probe the point's own
@@ -10,10 +47,13 @@ import type { Parsed } from '../units';
 export function parseEntryLine(names: LineWords, line: string, phase?: string): Parsed<AnswerBody> {
   const at = line.lastIndexOf('@');
   const step = at >= 0 ? line.slice(at + 1).trim() : phase;
-  const words = (at >= 0 ? line.slice(0, at) : line)
-    .trim()
-    .split(/\s+/)
-    .filter((w) => w !== '');
+  const words = valueFirst(
+    names,
+    (at >= 0 ? line.slice(0, at) : line)
+      .trim()
+      .split(/\s+/)
+      .filter((w) => w !== ''),
+  );
   if (words.length < 2) return fail('Type the value and where the probes are, for example: 15.4V MV C');
   if (step !== undefined && !names.steps.includes(step)) return fail(unknownName('step', step, names.steps));
   for (const kind of QUESTION_KINDS) {
@@ -21,6 +61,15 @@ export function parseEntryLine(names: LineWords, line: string, phase?: string): 
     if (read) return read;
   }
   return fail(unknownName('test point', words[words.length - 1]!, [...names.nets, ...Object.keys(names.parts)]));
+}
+
+/** `R C 24 V` and `R 24 V C` are `24 V R C`: the value and its unit first, the points in the order they were named. */
+function valueFirst(names: LineWords, words: readonly string[]): readonly string[] {
+  const at = words.findIndex((w) => /^[-+]?\.?\d|^OL$/i.test(w) && !isName(names, w));
+  if (at <= 0) return words;
+  const unit = words[at + 1];
+  const end = unit !== undefined && findUnit(unit) !== undefined && !isName(names, unit) ? at + 2 : at + 1;
+  return [...words.slice(at, end), ...words.slice(0, at), ...words.slice(end)];
 }
 
 const fail = (message: string): { ok: false; message: string } => ({ ok: false, message });

@@ -3,6 +3,7 @@ import { type AnswerBody, QUESTION_KINDS } from '../question';
 import { adjusted } from './events/adjusted';
 import { adjustmentSettled } from './events/adjustment-settled';
 import { breakRecorded } from './events/break-recorded';
+import { byTelephone } from './events/by-telephone';
 import { cause } from './events/cause';
 import { closed } from './events/closed';
 import { countersigned } from './events/countersigned';
@@ -54,6 +55,7 @@ const OTHERS = {
   pinned,
   'pin-answered': pinAnswered,
   timer,
+  'by-telephone': byTelephone,
   note,
   photo,
   retracted,

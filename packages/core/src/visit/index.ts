@@ -5,7 +5,7 @@
 export { type LogSoFar, pointsAt, type Refusal, refusalOf } from './admission';
 export { caseEvents, caseHead, loadCase } from './case';
 export { checkCase } from './check-case';
-export { parseEntryLine } from './entry-line';
+export { parseEntryLine, readField, type Typed } from './entry-line';
 export { BODIES, type EventBody } from './event-kinds';
 export { type CallEvent, madeAt } from './event';
 export type { Adjusted } from './events/adjusted';

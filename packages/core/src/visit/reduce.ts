@@ -30,6 +30,8 @@ export interface CallState {
   /** Questions and tests pinned by whoever looks on. */
   readonly pins: readonly Pin[];
   readonly shown: boolean;
+  /** What was said on the telephone besides what the model weighs: the newest answer to each question. */
+  readonly telephone: ReadonlyMap<string, string>;
   readonly record: (BreakRecord & { readonly event: string }) | undefined;
   readonly closed: boolean;
   /** The log in order; `retracted` entries stay visible, struck through. */
@@ -79,6 +81,7 @@ export function reduceCall(model: Model, events: readonly CallEvent[], { needs }
     followed,
     pins: [...draft.pins.values()],
     shown: draft.shown,
+    telephone: draft.telephone,
     record,
     closed: followed.ending !== undefined,
     log,

@@ -28,7 +28,7 @@ export function ReadingField(props: Props) {
   return (
     <form
       className={styles.reading}
-      data-more={(children !== undefined && !main) || undefined}
+      data-more={(Boolean(children) && !main) || undefined}
       onSubmit={(e) => {
         e.preventDefault();
         onEnter();

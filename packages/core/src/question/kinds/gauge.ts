@@ -114,9 +114,10 @@ export const gauge: QuestionKind<GaugeQuestion, GaugeObservation, typeof body> =
     return observed({ kind: 'gauge', gauge: index, reading: given.reading });
   },
   readLine: ({ gauges }, words) => {
-    const id = words[0]!.toLowerCase();
-    const dimension = gauges[id];
-    return dimension === undefined ? undefined : answered(formOf(id, dimension), words.slice(1).join(' '));
+    const said = words.map((w) => w.toLowerCase());
+    const id = said.find((w) => Object.hasOwn(gauges, w));
+    if (id === undefined) return undefined;
+    return answered(formOf(id, gauges[id]!), words.filter((_, i) => said[i] !== id).join(' '));
   },
   readCase: (fields, value, path, model) =>
     caseReadings(fields, value, path, '{measurement: value}', (id) => {

@@ -74,15 +74,13 @@ export const look: QuestionKind<LookQuestion, LookObservation, typeof body> = {
     return typeof answer === 'string' ? problem(answer) : observed({ kind: 'look', look: index, answer });
   },
   readLine: ({ looks }, words) => {
-    const id = words[0]!.toLowerCase();
-    const asked = looks[id];
-    if (!asked) return undefined;
-    const answer = words.slice(1).join(' ').toLowerCase();
+    const said = words.map((w) => w.toLowerCase());
+    const id = said.find((w) => Object.hasOwn(looks, w));
+    if (id === undefined) return undefined;
+    const asked = looks[id]!;
+    const answer = said.filter((w) => w !== id).join(' ');
     if (!asked.answers.includes(answer))
-      return {
-        ok: false,
-        message: unknownName(`answer to "${asked.ask}"`, words.slice(1).join(' '), asked.answers),
-      };
+      return { ok: false, message: unknownName(`answer to “${asked.ask}”`, answer, asked.answers) };
     return { ok: true, value: { type: 'look', look: id, answer } };
   },
   readCase: (fields, value, path) =>

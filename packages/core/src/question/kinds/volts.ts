@@ -6,7 +6,7 @@ import type { Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, name, oneOf, readingFields } from '../body-fields';
 import { fitVolts, sameVolts } from '../fit-volts';
-import { type Dial, NOTHING_MORE, type Place } from '../messages';
+import { type Dial, type MeterRange, NOTHING_MORE, type Place } from '../messages';
 import { observed, phaseNamed, problem } from '../named';
 import { lasting, readable } from '../observed-stretch';
 import type { Offer, QuestionKind } from '../question-kind';
@@ -55,9 +55,21 @@ const isToCommon = (model: Model, { black }: { readonly black: NetIndex }): bool
 export const voltsDial = (model: Model, q: { readonly red: NetIndex; readonly black: NetIndex }): Dial =>
   levelOf(model, q) === 'millivolt' ? { millivolts: true } : {};
 
-const formOf = (red: string, black: string, phase: string | undefined): AnswerForm => ({
+/** What the meter is set to for volts between two nets. */
+export function meterRange(model: Model, q: { readonly red: NetIndex; readonly black: NetIndex }): MeterRange {
+  if (levelOf(model, q) === 'millivolt') return 'dc-millivolts';
+  return model.frequencies[q.red === model.ground ? q.black : q.red] === 'dc' ? 'dc-volts' : 'ac-volts';
+}
+
+const formOf = (
+  red: string,
+  black: string,
+  phase: string | undefined,
+  millivolts = false,
+): Extract<AnswerForm, { kind: 'reading' }> => ({
   kind: 'reading',
   dimension: 'voltage',
+  ...(millivolts && { unit: 'mV' as const }),
   subject: { type: 'volts', red, black, ...(phase === undefined ? {} : { phase }) },
 });
 
@@ -131,7 +143,12 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   isRelevantTo: (model, part, q) => probesReach(model, part, q),
   subject: (model, q) => volts.form(model, q).subject,
   form: (model, q) =>
-    formOf(model.nets[q.red]!, model.nets[q.black]!, q.phase === AS_IT_STANDS ? undefined : model.phases[q.phase]!.id),
+    formOf(
+      model.nets[q.red]!,
+      model.nets[q.black]!,
+      q.phase === AS_IT_STANDS ? undefined : model.phases[q.phase]!.id,
+      levelOf(model, q) === 'millivolt',
+    ),
   read: (model, given) => {
     const named = model.nets.filter((n) => !n.startsWith('~'));
     const red = findNet(model, given.red);
@@ -164,7 +181,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
       if (place.length === 1 && i >= 2 && netNamed(words[i - 1]!) !== undefined) continue;
       const value = words.slice(0, i).join(' ');
       const black = nets[1] ?? names.blacks[red];
-      const read = answered<VoltsBody>(formOf(red, black ?? '', step), value);
+      const read = answered<VoltsBody>(formOf(red, black ?? '', step, names.millivolts.includes(red)), value);
       if (!read.ok) return read;
       if (black === undefined)
         return { ok: false, message: `Where is the black probe? Add it: ${value} ${place[0]} C` };
@@ -188,12 +205,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   asked: (model, q) => ({
     message: 'measure-volts',
     data: {
-      range:
-        levelOf(model, q) === 'millivolt'
-          ? 'dc-millivolts'
-          : model.frequencies[q.red === model.ground ? q.black : q.red] === 'dc'
-            ? 'dc-volts'
-            : 'ac-volts',
+      range: meterRange(model, q),
       red: placeOf(model, q.red),
       black: placeOf(model, q.black),
       step: stepOf(model, q),

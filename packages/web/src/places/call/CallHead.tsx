@@ -39,16 +39,7 @@ export const CallHead = ({ drawing, view, machine, customer, looking, onShow, on
         </div>
       )}
       <q title={view.complaint}>{view.complaint}</q>
-      {view.untouched && !view.closed && <Button onClick={onTriage}>Before the visit</Button>}
-      {onShow && !view.closed && (
-        <Button aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>
-          {view.shown
-            ? looking.length > 0
-              ? `${looking.join(' and ')} looks on`
-              : 'Shown to a lead'
-            : 'Show it to a lead'}
-        </Button>
-      )}
+      <Does view={view} looking={looking} onShow={onShow} onTriage={onTriage} />
       {view.pinnedVersion !== drawing.version && (
         <span className="notice">
           Opened with profile {view.pinnedVersion}; shown with {drawing.version}.
@@ -56,4 +47,29 @@ export const CallHead = ({ drawing, view, machine, customer, looking, onShow, on
       )}
     </div>
   </InHead>
+);
+
+type DoesProps = Pick<Props, 'view' | 'looking' | 'onShow' | 'onTriage'>;
+
+const Does = ({ view, looking, onShow, onTriage }: DoesProps) => (
+  <div className={styles.does}>
+    {view.untouched && !view.closed && <Button onClick={onTriage}>Before the visit</Button>}
+    {onShow && !view.closed && (
+      <Button aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>
+        {view.shown
+          ? looking.length > 0
+            ? `${looking.join(' and ')} looks on`
+            : 'Shown to a lead'
+          : 'Show it to a lead'}
+      </Button>
+    )}
+  </div>
+);
+
+/** On a phone the head has room for the name only: what the customer says and what belongs to it stand above the test. */
+export const HeadOfNext = (props: DoesProps) => (
+  <div className={styles.ofNext}>
+    <q>{props.view.complaint}</q>
+    <Does {...props} />
+  </div>
 );

@@ -2,6 +2,7 @@ import type { InputRef } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
+import type { UnitSystem } from '@zetalysis/core/units';
 import { type EventBody, type Overview, presentSetup, withMeaning } from '@zetalysis/core/visit';
 import type { Machine, Wires } from '@zetalysis/contract';
 import type { StepAnswer } from '../../diagrams/Bead';
@@ -11,12 +12,12 @@ import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import type { CallLog } from '../../store/use-call';
 import { CallDialogs, type DialogName } from './CallDialogs';
-import { CallHead } from './CallHead';
+import { CallHead, HeadOfNext } from './CallHead';
 import styles from './CallPage.module.css';
 import { Circuit } from './Circuit';
 import { Ending } from './Ending';
 import { Evidence } from './Evidence';
-import { NextTest } from './NextTest';
+import { NextTest } from './next/NextTest';
 import { StatusStrip } from './StatusStrip';
 import { Stopwatch } from './Stopwatch';
 import { Suspects } from './Suspects';
@@ -25,6 +26,7 @@ import { Claims } from './rules/Claims';
 import { LedgerBar } from './rules/LedgerBar';
 import { LookOn, useLooking } from './rules/LookOn';
 import { StopScreen } from './rules/StopScreen';
+import { ApplianceProvider } from './use-appliance';
 import { useKeys } from './use-keys';
 import { Work } from './Work';
 
@@ -35,6 +37,7 @@ interface Props {
   readonly drawing: Drawing;
   readonly view: CallView;
   readonly wires: Wires;
+  readonly units: UnitSystem;
   readonly machine: Machine | undefined;
   readonly customer: string;
   /** Whoever is signed in looks on; somebody else works. */
@@ -50,7 +53,8 @@ interface Props {
 
 /** What is known of a call on one screen, and everything that can be entered into it. */
 export function CallPage(props: Props) {
-  const { id, log, engine, drawing, wires, machine, customer, looksOn, phase, onPhase, whatIf, onWhatIf } = props;
+  const { id, log, engine, drawing, wires, units, machine, customer, looksOn, phase, onPhase, whatIf, onWhatIf } =
+    props;
   // What is changed next is changed on what is so now, however long the engine thinks about it.
   const { events } = log;
   const setup = useMemo(() => presentSetup(events ?? []), [events]);
@@ -77,93 +81,99 @@ export function CallPage(props: Props) {
     if (newest) note({ type: 'retracted', event: newest.id });
   };
   useKeys({ view, drawing, chosen: phase, setPhase: onPhase, answer, takeBackNewest, setDialog, setProbes, entry });
+  const head = {
+    view,
+    looking: log.looking,
+    onShow: looksOn ? undefined : (on: boolean) => note({ type: 'shown', on }),
+    onTriage: () => setDialog('triage'),
+  };
+  const appliance = useMemo(() => ({ drawing, wires, units }), [drawing, wires, units]);
   return (
-    <main className={styles.call} data-fills-screen data-job={job}>
-      <CallHead
-        drawing={drawing}
-        view={view}
-        machine={machine}
-        customer={customer}
-        looking={log.looking}
-        onShow={looksOn ? undefined : (on) => note({ type: 'shown', on })}
-        onTriage={() => setDialog('triage')}
-      />
-      <StatusStrip drawing={drawing} view={view} onBody={note} onDanger={() => setDialog('danger')}>
-        <LedgerBar setup={view.setup} closed={view.closed} onBody={note} />
-      </StatusStrip>
-      {log.notKept !== undefined && <Notice kind="danger">{log.notKept}</Notice>}
-      {log.overview.state === 'late' && <LateEntry overview={log.overview} />}
-      <StopScreen setup={view.setup} onBodies={noteAll} />
-      {view.whatIf !== undefined && <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />}
-      <div className={styles.areas}>
-        <div className={styles.right}>
-          <div data-for="next">
-            <Claims onBody={note} />
-            <LookOn view={view} tests={engine.tests} looking={log.looking} looksOn={looksOn} onBody={note} />
+    <ApplianceProvider value={appliance}>
+      <main className={styles.call} data-fills-screen data-job={job} data-tapped={probes.length > 0 || undefined}>
+        <CallHead
+          drawing={drawing}
+          view={view}
+          machine={machine}
+          customer={customer}
+          looking={log.looking}
+          onShow={looksOn ? undefined : (on) => note({ type: 'shown', on })}
+          onTriage={() => setDialog('triage')}
+        />
+        <StatusStrip drawing={drawing} view={view} onBody={note} onDanger={() => setDialog('danger')}>
+          <LedgerBar setup={view.setup} closed={view.closed} onBody={note} />
+        </StatusStrip>
+        {log.notKept !== undefined && <Notice kind="danger">{log.notKept}</Notice>}
+        {log.overview.state === 'late' && <LateEntry overview={log.overview} />}
+        <StopScreen setup={view.setup} onBodies={noteAll} />
+        {view.whatIf !== undefined && <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />}
+        <div className={styles.areas}>
+          <div className={styles.right}>
+            <div data-for="next">
+              <HeadOfNext {...head} />
+              <Claims onBody={note} />
+              <LookOn view={view} tests={engine.tests} looking={log.looking} looksOn={looksOn} onBody={note} />
+            </div>
+            <div className={styles.test} data-for="next">
+              <NextTest
+                tests={engine.tests}
+                view={view}
+                thinking={engine.thinking}
+                probes={probes}
+                field={entry}
+                onProbes={setProbes}
+                onEvents={noteAll}
+              />
+            </div>
+            <div className={styles.suspects} data-for="suspects">
+              <Suspects view={view} whatIf={whatIf} onWhatIf={onWhatIf} toProve={engine.toProve} />
+            </div>
+            <div className={styles.record} data-for="log">
+              <Ending
+                view={view}
+                late={log.overview.state === 'late'}
+                onRecord={() => setDialog('record')}
+                onClose={() => setDialog('end')}
+                onCloseAgain={() => note({ type: 'closed', words: '' })}
+                onReopen={(words) => note({ type: 'reopened', words })}
+              >
+                <Work call={id} drawing={drawing} view={view} onBody={note} />
+              </Ending>
+            </div>
           </div>
-          <div className={styles.test} data-for="next">
-            <NextTest
+          <div className={styles.cord} data-for="steps">
+            <Cord
               drawing={drawing}
-              tests={engine.tests}
-              view={view}
-              thinking={engine.thinking}
-              wires={wires}
-              onEvents={noteAll}
+              view={view.cord}
+              at={phase ?? view.at}
+              attempt={attempt}
+              onAttempt={setAttempt}
+              watch={<Stopwatch call={id} drawing={drawing} view={view} onEvents={noteAll} />}
+              onAnswer={answer}
+              onChoose={onPhase}
+              onEnding={(type, value) =>
+                note(type === 'outcome' ? ({ type, outcome: value } as EventBody) : { type: 'code', code: value })
+              }
+            />
+            <Always
+              cautions={drawing.cautions}
               onStandard={() => setDialog('standard')}
+              onKeys={() => setDialog('keys')}
             />
           </div>
-          <div className={styles.suspects} data-for="suspects">
-            <Suspects view={view} whatIf={whatIf} onWhatIf={onWhatIf} toProve={engine.toProve} />
-          </div>
-          <div className={styles.record} data-for="log">
-            <Ending
-              view={view}
-              late={log.overview.state === 'late'}
-              onRecord={() => setDialog('record')}
-              onClose={() => setDialog('end')}
-              onCloseAgain={() => note({ type: 'closed', words: '' })}
-              onReopen={(words) => note({ type: 'reopened', words })}
-            >
-              <Work call={id} drawing={drawing} view={view} onBody={note} />
-            </Ending>
+          <div className={styles.middle}>
+            <div className={styles.circuit} data-for="circuit">
+              <Circuit drawing={drawing} view={view} wires={wires} probes={probes} onProbes={setProbes} onBody={note} />
+            </div>
+            <div className={styles.log} data-for="log">
+              <Evidence view={view} onUndo={(event) => note({ type: 'retracted', event })} />
+            </div>
           </div>
         </div>
-        <div className={styles.cord} data-for="steps">
-          <Cord
-            drawing={drawing}
-            view={view.cord}
-            at={phase ?? view.at}
-            attempt={attempt}
-            onAttempt={setAttempt}
-            watch={<Stopwatch call={id} drawing={drawing} view={view} onEvents={noteAll} />}
-            onAnswer={answer}
-            onChoose={onPhase}
-            onEnding={(type, value) =>
-              note(type === 'outcome' ? ({ type, outcome: value } as EventBody) : { type: 'code', code: value })
-            }
-          />
-          <Always cautions={drawing.cautions} onKeys={() => setDialog('keys')} />
-        </div>
-        <div className={styles.middle}>
-          <div className={styles.circuit} data-for="circuit">
-            <Circuit
-              drawing={drawing}
-              view={view}
-              wires={wires}
-              probes={probes}
-              field={entry}
-              onProbes={setProbes}
-              onBody={note}
-            />
-          </div>
-          <div className={styles.log} data-for="log">
-            <Evidence view={view} onUndo={(event) => note({ type: 'retracted', event })} />
-          </div>
-        </div>
-      </div>
-      <ThumbBar call={id} view={view} job={job} onJob={setJob} />
-      <CallDialogs {...props} view={view} open={dialog} onBody={note} onClose={() => setDialog(undefined)} />
-    </main>
+        <ThumbBar call={id} view={view} job={job} onJob={setJob} />
+        <CallDialogs {...props} view={view} open={dialog} onBody={note} onClose={() => setDialog(undefined)} />
+      </main>
+    </ApplianceProvider>
   );
 }
 
@@ -196,10 +206,19 @@ const LateEntry = ({ overview: { late, stops } }: { overview: Overview }) => (
 
 const clockTime = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
 
+interface AlwaysProps {
+  readonly cautions: readonly string[];
+  readonly onStandard: () => void;
+  readonly onKeys: () => void;
+}
+
 /** What holds whatever is done: the first in sight, all of them one tap away. */
-const Always = ({ cautions: [first = ''], onKeys }: { cautions: readonly string[]; onKeys: () => void }) => (
+const Always = ({ cautions: [first = ''], onStandard, onKeys }: AlwaysProps) => (
   <p className={styles.always}>
     <span title={first}>{first}</span>
+    <Button tone="quiet" onClick={onStandard}>
+      How you work
+    </Button>
     <Button tone="quiet" onClick={onKeys}>
       Keys: ?
     </Button>

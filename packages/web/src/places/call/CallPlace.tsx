@@ -21,6 +21,9 @@ export function CallPlace({ me }: { me: Me }) {
   );
 }
 
+/** A machine without names of its own. */
+const NO_NAMES = {};
+
 function OneCall({ id, me }: { id: string; me: Me }) {
   const log = useCall(id, me);
   const { role, grants } = me;
@@ -66,7 +69,8 @@ function OneCall({ id, me }: { id: string; me: Me }) {
         engine={engine}
         drawing={drawing}
         view={view}
-        wires={machine.data?.wires ?? {}}
+        wires={machine.data?.wires ?? NO_NAMES}
+        units={me.units}
         phase={phase}
         onPhase={setPhase}
         whatIf={whatIf}

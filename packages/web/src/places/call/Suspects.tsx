@@ -83,7 +83,7 @@ const Suspect = ({ suspect: s, first, open, onClick }: SuspectProps) => (
   <button type="button" className={styles.suspect} aria-expanded={open} data-suspect={s.repair} onClick={onClick}>
     <span className={styles.line} title={`${s.words}: ${s.repairWords}`}>
       <span className={styles.words}>
-        {s.words} {s.proved && <Status tone="good">proved</Status>}
+        {open ? s.words : s.brief} {s.proved && <Status tone="good">proved</Status>}
       </span>
       <span className={styles.share}>{percent(s.probability)}</span>
     </span>

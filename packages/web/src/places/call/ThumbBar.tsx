@@ -60,7 +60,7 @@ function Strip({ call, view }: Pick<Props, 'call' | 'view'>) {
   return (
     <p className={styles.strip} role="status" data-strip>
       <span>
-        <b>{first ? first.words : 'No suspect yet'}</b>
+        <b>{first ? first.brief : 'No suspect yet'}</b>
         {timer && <small>{timer.title}</small>}
       </span>
       <strong>{first && percent(first.probability)}</strong>

@@ -1,13 +1,18 @@
-import { useState } from 'react';
-import { type CallView, COMPLAINT_WORDS, type Drawing, type TestView } from '@zetalysis/core/presentation';
+import {
+  type CallView,
+  COMPLAINT_WORDS,
+  type Drawing,
+  instructionWords,
+  type TestView,
+} from '@zetalysis/core/presentation';
 import type { Complaint } from '@zetalysis/core/question';
+import { telephoneList } from '@zetalysis/core/rules';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Cautions } from '../../kit/Cautions';
 import { Choices } from '../../kit/Choices';
 import { Dialog } from '../../kit/Dialog';
-import { Field } from '../../kit/Field';
-import { chosen } from './chosen';
+import { chosen } from './next/chosen';
 import { percent } from './percent';
 import { useRules } from './rules/use-rules';
 import styles from './Triage.module.css';
@@ -20,24 +25,30 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** Before the visit: what to say on the telephone, what to ask, who is suspected, what to load into the van. */
+/** Before the visit: what to say and ask on the telephone, what the owner looks at, who is suspected, what to load. */
 export default function Triage({ drawing, view, tests, onBody, onClose }: Props) {
   return (
-    <Dialog title="Before the visit" close="At the machine" onClose={onClose} width={900}>
+    <Dialog title="Before the visit" close="At the machine" onClose={onClose} width={1200}>
       <div className={styles.triage}>
-        <Safety gas={drawing.gas} onBody={onBody} />
-        <Questions view={view} tests={tests ?? []} onBody={onBody} />
-        <section aria-label="First suspects" className={styles.suspects}>
-          <h3>First suspects</h3>
-          <ol>
-            {view.suspects.slice(0, 5).map((s) => (
-              <li key={s.repair}>
-                {percent(s.probability)} {s.words}
-              </li>
-            ))}
-          </ol>
-        </section>
-        <Van carry={view.carry} />
+        <div>
+          <Safety gas={drawing.gas} onBody={onBody} />
+          <Complaints view={view} onBody={onBody} />
+          <History view={view} onBody={onBody} />
+        </div>
+        <TheOwnerLooks view={view} tests={tests ?? []} onBody={onBody} />
+        <div>
+          <section aria-label="First suspects">
+            <h3>First suspects</h3>
+            <ol className={styles.suspects}>
+              {view.suspects.slice(0, 4).map((s) => (
+                <li key={s.repair} title={s.words}>
+                  <span>{s.brief}</span> <strong>{percent(s.probability)}</strong>
+                </li>
+              ))}
+            </ol>
+          </section>
+          <Van carry={view.carry} />
+        </div>
       </div>
     </Dialog>
   );
@@ -65,27 +76,72 @@ const Safety = ({ gas, onBody }: { gas: boolean; onBody: Props['onBody'] }) => (
   </section>
 );
 
-/** Questions on the telephone, the best first. */
-const ASKED = 3;
+const Complaints = ({ view, onBody }: Pick<Props, 'view' | 'onBody'>) => (
+  <section aria-label="Complaint">
+    <h3>What is wrong?</h3>
+    <Choices label="Complaint">
+      {(Object.entries(COMPLAINT_WORDS) as [Complaint, string][]).map(([id, words]) => (
+        <Button key={id} aria-pressed={view.told === id} onClick={() => onBody({ type: 'told', complaint: id })}>
+          {words}
+        </Button>
+      ))}
+    </Choices>
+  </section>
+);
 
-function Questions({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> & { tests: readonly TestView[] }) {
+/** Since when, how often, what the bill says, who was at it. */
+function History({ view, onBody }: Pick<Props, 'view' | 'onBody'>) {
+  const { followed } = useRules();
   return (
-    <section aria-label="Questions" className={styles.questions}>
-      <h3>What does the customer say?</h3>
-      <Choices label="Complaint">
-        {(Object.entries(COMPLAINT_WORDS) as [Complaint, string][]).map(([id, words]) => (
-          <Button key={id} aria-pressed={view.told === id} onClick={() => onBody({ type: 'told', complaint: id })}>
-            {words}
-          </Button>
+    <section aria-label="History">
+      <h3>Since when, how often</h3>
+      {telephoneList(followed.c.family)
+        .filter(({ group }) => group === 'history')
+        .map((q) => (
+          <div key={q.id} className={styles.row} role="group" aria-label={q.ask} title={q.why}>
+            <span>{q.ask}</span>
+            {q.answers.map(({ id, title }) => (
+              <Button
+                key={id}
+                aria-pressed={view.telephone[q.id] === id}
+                onClick={() => {
+                  onBody({ type: 'by-telephone', asked: q.id, answer: id });
+                  // What comes and goes is stayed with longer after the repair.
+                  if (q.id === 'often' && id === 'some-days')
+                    onBody({ type: 'fact', fact: 'showed', value: 'came-and-went' });
+                }}
+              >
+                {title}
+              </Button>
+            ))}
+          </div>
         ))}
-      </Choices>
-      <HowItShows onBody={onBody} />
+    </section>
+  );
+}
+
+/** Questions of the engine on the telephone, the best first. */
+const ASKED = 3;
+const SIGNS: Readonly<Record<string, string>> = { yes: '✓', no: '×', unknown: '?' };
+
+/** What the owner can look at: first what the engine asks, for it moves the suspects; then the list of the family. */
+function TheOwnerLooks({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> & { tests: readonly TestView[] }) {
+  const { followed } = useRules();
+  const list = telephoneList(followed.c.family).filter(({ group }) => group === 'owner');
+  return (
+    <section aria-label="Questions">
+      <h3>
+        The owner looks for us{' '}
+        <span className="fine">
+          {list.filter(({ id }) => view.telephone[id] !== undefined).length} of {list.length} asked
+        </span>
+      </h3>
       {tests
         .filter((t) => t.byTelephone)
         .slice(0, ASKED)
         .map((q) => (
-          <div key={q.id}>
-            <p className={styles.question}>{q.instruction}</p>
+          <div key={q.id} className={styles.asked}>
+            <p>{instructionWords(q.instruction)}</p>
             {q.answer.kind === 'choice' && (
               <Choices label={q.title}>
                 {q.answer.options.map((o) => (
@@ -97,6 +153,29 @@ function Questions({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> & { t
             )}
           </div>
         ))}
+      <ul className={styles.owner}>
+        {list.map((q) => (
+          <li key={q.id} role="group" aria-label={q.ask}>
+            <span>
+              {q.ask}
+              <small>{q.why}</small>
+            </span>
+            {q.answers.map(({ id, title }) => (
+              <Button
+                key={id}
+                aria-label={title}
+                aria-pressed={view.telephone[q.id] === id}
+                onClick={() => onBody({ type: 'by-telephone', asked: q.id, answer: id })}
+              >
+                {SIGNS[id]}
+              </Button>
+            ))}
+          </li>
+        ))}
+      </ul>
+      <p className={styles.never}>
+        The owner opens nothing, measures nothing, resets nothing. What cannot be seen safely is left for the visit.
+      </p>
       <ol className={styles.told}>
         {view.log
           .filter((l) => l.undoable && !l.retracted)
@@ -113,58 +192,19 @@ function Questions({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> & { t
   );
 }
 
-const BILLS = ['Gas bill as usual', 'Gas bill higher than usual'] as const;
-
-/** How often (what comes and goes is stayed with longer), since when, and what the gas bill says. */
-function HowItShows({ onBody }: Pick<Props, 'onBody'>) {
-  const { followed } = useRules();
-  const [since, setSince] = useState('');
-  const showed = followed.c.said.get('showed')?.value;
-  return (
-    <>
-      <p className={styles.question}>How often does it do that?</p>
-      <Choices label="How often">
-        <Button onClick={() => onBody({ type: 'note', text: 'It does that always' })}>Always</Button>
-        <Button
-          aria-pressed={showed === 'came-and-went'}
-          onClick={() => onBody({ type: 'fact', fact: 'showed', value: 'came-and-went' })}
-        >
-          Now and then
-        </Button>
-      </Choices>
-      <form
-        className={styles.since}
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (since.trim() === '') return;
-          onBody({ type: 'note', text: `Since when: ${since.trim()}` });
-          setSince('');
-        }}
-      >
-        <Field label="Since when?" maxLength={200} value={since} onChange={setSince} />
-        <Button htmlType="submit">Note it</Button>
-      </form>
-      <Choices label="Gas bill">
-        {BILLS.map((bill) => (
-          <Button key={bill} onClick={() => onBody({ type: 'note', text: bill })}>
-            {bill}
-          </Button>
-        ))}
-      </Choices>
-    </>
-  );
-}
-
 const Van = ({ carry }: Pick<CallView, 'carry'>) => (
-  <section aria-label="Load into the van" className={styles.van}>
+  <section aria-label="Load into the van">
     <h3>Load into the van</h3>
     {carry.length === 0 ? (
       <p>No part stands out. Take the meter, the manometer and the cleaning things.</p>
     ) : (
-      <ul>
+      <ul className={styles.load}>
         {carry.map((c) => (
           <li key={c.part}>
-            <strong>{c.title}</strong>, needed with {Math.round(c.share * 100)} %
+            <strong>{c.title}</strong>
+            <small>
+              {percent(c.share)}: {c.why.charAt(0).toLowerCase() + c.why.slice(1)}
+            </small>
           </li>
         ))}
       </ul>

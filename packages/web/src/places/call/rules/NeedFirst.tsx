@@ -22,9 +22,7 @@ interface Props {
 export function NeedFirst({ need, of, setup, onEvents, onDecline }: Props) {
   return (
     <div className={styles.need} role="group" aria-label="First" data-need={need.id}>
-      <p>
-        <strong>First:</strong>
-      </p>
+      <h3>First</h3>
       <How need={need} of={of} setup={setup} onEvents={onEvents} />
       <p className={styles.decline}>
         <Button tone="quiet" onClick={() => onDecline('cannot')}>

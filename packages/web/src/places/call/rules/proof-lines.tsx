@@ -13,8 +13,8 @@ import {
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Field } from '../../../kit/Field';
-import { Answer } from '../Answer';
 import { clock } from '../clock';
+import { Answer } from '../next/Answer';
 import { FactAnswer } from './FactAnswer';
 import { NeedFirst } from './NeedFirst';
 import styles from './ProofList.module.css';
@@ -175,7 +175,7 @@ export function ReadAgain({ view, onEvents, onDone }: LineProps) {
         <>
           {now && <p>Now: {now.words}. That is not good: look further, or read it again.</p>}
           <p>Read it again.</p>
-          {!need && <Answer test={{ title, answer, setup: undefined, unclear: [] }} view={view} onEvents={onEvents} />}
+          {!need && <Answer title={title} answer={answer} onBody={(body) => onEvents([body])} />}
           {need && !declined && (
             <NeedFirst
               key={need.id}

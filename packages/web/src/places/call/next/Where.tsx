@@ -1,21 +1,24 @@
-import type { CallView, Drawing, TestView } from '@zetalysis/core/presentation';
-import { labelsOf } from '../../diagrams/ladder-labels';
-import { folded, layoutLadder } from '../../diagrams/ladder-layout';
-import { Rung } from '../../diagrams/Rung';
+import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import { labelsOf } from '../../../diagrams/ladder-labels';
+import { folded, layoutLadder } from '../../../diagrams/ladder-layout';
+import { Rung } from '../../../diagrams/Rung';
+import { useAppliance } from '../use-appliance';
 import styles from './Where.module.css';
 
 interface Props {
-  readonly drawing: Drawing;
   readonly view: CallView;
-  readonly test: TestView;
+  /** Red first. */
+  readonly probes: readonly string[];
+  /** What a sound appliance shows there. */
+  readonly good: string | undefined;
 }
 
 const WIDTH = 304;
 
-/** Where the probes of a test go: on their rung, and in words. */
-export function Where({ drawing, view, test }: Props) {
-  const [red, black] = test.probes;
-  if (red === undefined || black === undefined) return <p className={styles.where}>{test.instruction}</p>;
+/** Where both probes go: on their rung, and in words. */
+export function Where({ view, probes: [red, black], good }: Props) {
+  const { drawing } = useAppliance();
+  if (red === undefined || black === undefined) return null;
   const has = (name: string) => (rung: Drawing['rungs'][number]) =>
     rung.items.some((i) => i.kind === 'net' && i.name === name);
   const rung = drawing.rungs.find((r) => has(red)(r) && has(black)(r)) ?? drawing.rungs.find(has(red));
@@ -41,7 +44,7 @@ export function Where({ drawing, view, test }: Props) {
             {layout.rungs.flatMap(({ placed }) =>
               placed.map(({ item, x, y }, i) =>
                 item.kind === 'net' && (item.name === red || item.name === black) ? (
-                  <Probe key={i} x={x} y={y} red={item.name === red} />
+                  <Probe key={i} x={x} y={y} red={item.name === red} width={layout.width} />
                 ) : null,
               ),
             )}
@@ -54,20 +57,25 @@ export function Where({ drawing, view, test }: Props) {
       <p>
         <b className={styles.black}>black {black}</b> {drawing.points[black]?.reach ?? 'common'}
       </p>
-      <p>
-        If it is good: <strong>{test.good}</strong>
-      </p>
+      {good !== undefined && (
+        <p>
+          If it is good: <strong>{good}</strong>
+        </p>
+      )}
     </div>
   );
 }
 
 const nothing = (): void => undefined;
 
-/** A probe with its tip on a point: red from the left, black from the right. */
-const Probe = ({ x, y, red }: { x: number; y: number; red: boolean }) => (
+/** How far a probe reaches to its side. */
+const REACH = 32;
+
+/** A probe with its tip on a point: red from the left, black from the right, where there is room for it. */
+const Probe = ({ x, y, red, width }: { x: number; y: number; red: boolean; width: number }) => (
   <path
     className={red ? styles.redTip : styles.blackTip}
-    transform={`translate(${x} ${y}) scale(${red ? -1 : 1} 1)`}
+    transform={`translate(${x} ${y}) scale(${(red ? x >= REACH : x > width - REACH) ? -1 : 1} 1)`}
     d="M0 0L9 -11L24 -25L30 -19L14 -6Z"
   />
 );

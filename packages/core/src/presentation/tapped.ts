@@ -1,0 +1,57 @@
+import type { AskedMessage } from '../question';
+import type { Dimension } from '../units';
+import type { Drawing } from './drawing';
+import type { LadderView } from './ladder-view';
+import { type Asked, sayAsked } from './say';
+
+/** What somebody chose to measure, asked as a proposed test is asked. */
+export interface Tapped {
+  readonly asked: Asked;
+  /** What a bare number answers. */
+  readonly form: { readonly dimension: Dimension; readonly unit?: 'mV' };
+  /** What a sound appliance shows there, where the drawing knows it. */
+  readonly good: string | undefined;
+  /** The points its probes go to, red first; empty when it is no voltage. */
+  readonly probes: readonly string[];
+  /** On line voltage. */
+  readonly line: boolean;
+}
+
+/** Points, or a part and one of its passages, or a gauge, as they were tapped at a step. Asks no engine. */
+export function tapped(drawing: Drawing, ladder: LadderView, names: readonly string[], at: string): Tapped {
+  const [first = '', second] = names;
+  const dead: Omit<Tapped, 'asked' | 'form'> = { good: undefined, probes: [], line: false };
+  const gauge = drawing.gauges.find((g) => g.id === first);
+  if (gauge)
+    return { ...dead, asked: sayAsked({ message: 'read-gauge', data: gauge }), form: { dimension: gauge.dimension } };
+  const part = drawing.parts.find((p) => p.id === first);
+  if (part) {
+    const data = { part: part.title, branch: second ?? '', dimension: 'resistance' } as const;
+    return { ...dead, asked: sayAsked({ message: 'measure-dead', data }), form: { dimension: 'resistance' } };
+  }
+  const point = drawing.points[first];
+  const black = second ?? point?.black ?? '';
+  return {
+    asked: sayAsked(voltsBetween(drawing, first, black, at)),
+    form: { dimension: 'voltage', ...(drawing.words.millivolts.includes(first) && { unit: 'mV' }) },
+    good: black === point?.black ? ladder.nets[first]?.good : undefined,
+    probes: black === '' ? [] : [first, black],
+    line: point?.line === true || drawing.points[black]?.line === true,
+  };
+}
+
+function voltsBetween(drawing: Drawing, red: string, black: string, at: string): AskedMessage {
+  const place = (net: string) => {
+    const reach = drawing.points[net]?.reach;
+    return reach === undefined ? { net } : { net, reach };
+  };
+  return {
+    message: 'measure-volts',
+    data: {
+      range: drawing.points[red]?.range ?? drawing.points[black]?.range ?? 'ac-volts',
+      red: place(red),
+      black: place(black),
+      step: drawing.phases.find((p) => p.id === at)?.title,
+    },
+  };
+}

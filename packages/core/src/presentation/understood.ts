@@ -1,0 +1,39 @@
+import type { AnswerBody, TitleMessage } from '../question';
+import type { Drawing } from './drawing';
+import type { Reader } from './reader';
+import { sayNoted } from './say';
+
+/** What was understood of a line while it is still being typed: as the log will have it. Asks no engine. */
+export function understood(drawing: Drawing, body: AnswerBody, reader: Reader): string {
+  if (body.type === 'look') {
+    const look = drawing.looks.find((l) => l.id === body.look)!;
+    const answer = look.answers.find((a) => a.id === body.answer)!.title;
+    return sayNoted({ message: 'looked', data: { ask: look.ask, answer } }, reader);
+  }
+  const title = titleOf(drawing, body);
+  if (!title || !('reading' in body)) return '';
+  return sayNoted({ message: 'read', data: { title, reading: body.reading, dial: {} } }, reader);
+}
+
+function titleOf(drawing: Drawing, body: AnswerBody): TitleMessage | undefined {
+  const step = (id: string | undefined): string | undefined => drawing.phases.find((p) => p.id === id)?.title;
+  switch (body.type) {
+    case 'volts':
+      return { message: 'volts', data: { red: body.red, black: body.black, step: step(body.phase) } };
+    case 'ohms': {
+      const part = drawing.words.parts[body.part];
+      const title = drawing.parts.find((p) => p.id === body.part)?.title ?? body.part;
+      const branch = part !== undefined && part.length > 1 ? (body.branch ?? '') : '';
+      return { message: 'dead', data: { part: title, branch, dimension: 'resistance' } };
+    }
+    case 'gauge':
+      return {
+        message: 'titled',
+        data: { words: drawing.gauges.find((g) => g.id === body.gauge)?.title ?? body.gauge },
+      };
+    case 'timing':
+      return { message: 'time', data: { step: step(body.phase) ?? body.phase } };
+    default:
+      return undefined;
+  }
+}

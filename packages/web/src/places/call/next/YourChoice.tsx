@@ -1,0 +1,63 @@
+import { useEffect } from 'react';
+import { type CallView, minutesWords, tapped, type TestView } from '@zetalysis/core/presentation';
+import { Button } from '../../../kit/Button';
+import { useAppliance } from '../use-appliance';
+import { Field } from './Field';
+import { Means, worth } from './Means';
+import { Sheet } from './Sheet';
+import styles from './Sheet.module.css';
+import type { TypedEntry } from './use-entry';
+import { Where } from './Where';
+
+interface Props {
+  readonly probes: readonly string[];
+  readonly view: CallView;
+  readonly tests: readonly TestView[] | undefined;
+  readonly entry: TypedEntry;
+  readonly onBack: () => void;
+}
+
+/** The width up to which the pad is there. */
+const BY_THUMB = '(max-width: 60em)';
+
+/** What was tapped: the same sheet, the same field, another sentence. */
+export function YourChoice({ probes, view, tests, entry, onBack }: Props) {
+  const { drawing } = useAppliance();
+  const { field } = entry;
+  const names = probes.join(' ');
+  useEffect(() => {
+    // By thumb there is the pad, and what was tapped stays in sight above it; else one goes on typing.
+    if (matchMedia(BY_THUMB).matches)
+      document.querySelector('[data-ladder] [data-red]')?.scrollIntoView({ block: 'center' });
+    else field.current?.focus();
+  }, [field, names]);
+  const { asked, form, good, probes: at, line } = tapped(drawing, view.ladder, probes, view.at);
+  const same = tests?.find((t) => at.length > 0 && t.probes.join() === at.join());
+  const best = tests?.[0];
+  return (
+    <Sheet
+      title="Your choice"
+      beside={
+        <Button tone="quiet" onClick={onBack}>
+          Back to the next test
+        </Button>
+      }
+      says={{ before: '', ...asked }}
+    >
+      {line && <p className={styles.ledger}>Line voltage: probes only, one hand, nothing touched.</p>}
+      <Field entry={entry} label={`Reading ${names}`} asked={form} />
+      <div className={styles.room} data-room>
+        {at.length > 0 && <Where view={view} probes={at} good={same ? undefined : good} />}
+        {same ? (
+          <Means test={same} />
+        ) : (
+          best && (
+            <p className="fine">
+              The next test {worth(best)} in {minutesWords(best.minutes)}.
+            </p>
+          )
+        )}
+      </div>
+    </Sheet>
+  );
+}
