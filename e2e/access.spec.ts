@@ -85,7 +85,7 @@ test('at 200 % zoom nothing is wider than the page, and the call can be worked',
   const page = await call('Hollin Bank');
   // The browser's zoom: half the room for everything.
   await page.setViewportSize({ width: 640, height: 400 });
-  await job(page, 'Circuit');
+  await job(page, 'Next');
   await entry(page, '26 TH C @call');
   await expect(evidence(page)).toContainText('TH–C: 26 V');
   expect(await excess(page)).toBeLessThanOrEqual(0);

@@ -156,6 +156,27 @@ test('an apprentice without signal places a bypass: on at once, marked, to be ta
   await expect(page.getByText('All sent')).toBeVisible({ timeout: 20_000 });
 });
 
+test('a bypass placed without signal stays on, whatever others set meanwhile', async ({ call, browser, stack }) => {
+  const desk = await call('Quarry Road');
+  await expect(desk.getByText('All sent')).toBeVisible();
+  const phone = await (await browser.newContext()).newPage();
+  await signIn(phone, stack.url);
+  await phone.goto(desk.url());
+  await expect(phone.getByRole('region', { name: 'Suspects' })).toBeVisible();
+  await phone.context().setOffline(true);
+  await choose(phone, 'Change the setup', 'high limit', 'A bypass that is on');
+  await expect(ledger(phone)).toContainText('Bypass on: high limit');
+  await desk.getByRole('button', { name: 'Gas on' }).click();
+  await expect(desk.getByText('All sent')).toBeVisible();
+  await phone.context().setOffline(false);
+  for (const page of [desk, phone]) {
+    await expect(ledger(page)).toContainText('Bypass on: high limit', { timeout: 20_000 });
+    const state = page.getByRole('region', { name: 'State of the appliance' });
+    await expect(state.getByRole('button', { name: 'Gas shut' })).toBeVisible({ timeout: 20_000 });
+  }
+  await phone.context().close();
+});
+
 test('a call is not closed too early: what is missing is said at the button, for every ending', async ({ call }) => {
   const page = await call('Weir Cottage');
   await page.getByRole('button', { name: 'Close the call' }).click();

@@ -88,8 +88,12 @@ export const job = (page: Page, name: 'Steps' | 'Circuit' | 'Next' | 'Suspects' 
 export const step = (page: Page, title: string, answer: 'seen' | 'not seen' | 'can’t tell') =>
   page.getByRole('button', { name: `${title}: ${answer}`, exact: true }).click();
 
-/** The page's one field, and where it stands on the sheet of what is to be done. */
-export const field = (page: Page): Locator => page.getByRole('region', { name: 'Next test' }).getByRole('textbox');
+/** The page's one field, on the sheet of what is to be done; what asks for words of its own stands above it. */
+export const field = (page: Page): Locator =>
+  page
+    .getByRole('region', { name: /^(Next test|Proof of the repair)$/ })
+    .getByRole('textbox')
+    .last();
 
 /** Types into the page's one field. */
 export async function entry(page: Page, line: string): Promise<void> {

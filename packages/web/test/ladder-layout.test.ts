@@ -21,7 +21,7 @@ const WIDTHS = [344, 374, 520, 556, 640, 760, 1100];
 /** How high it may be there, below its heading. */
 const HEIGHT = 482;
 
-const BARE: LadderView = { nets: {}, suspected: {}, bypassed: [], apart: [] };
+const BARE: LadderView = { nets: {}, suspected: {}, bypassed: [], apart: [], lifted: [] };
 const nets = (drawing: Drawing): string[] => [
   ...new Set(drawing.rungs.flatMap((r) => r.items.flatMap((i) => (i.kind === 'net' && i.point ? [i.name] : [])))),
 ];
@@ -31,6 +31,7 @@ const parts = (drawing: Drawing): string[] => [
 const net = (more: Partial<LadderView['nets'][string]>): LadderView['nets'][string] => ({
   state: 'live',
   good: '120 V',
+  bad: undefined,
   sound: '120 V',
   measured: undefined,
   there: undefined,
@@ -43,6 +44,7 @@ const VIEWS: readonly (readonly [string, (drawing: Drawing) => LadderView])[] = 
   ['nothing known', () => BARE],
   ['every part suspected', (d) => ({ ...BARE, suspected: Object.fromEntries(parts(d).map((p) => [p, 97])) })],
   ['every part gone round', (d) => ({ ...BARE, bypassed: parts(d) })],
+  ['every part out and every lead lifted', (d) => ({ ...BARE, lifted: [...parts(d), ...nets(d)] })],
   [
     'every point read',
     (d) => ({

@@ -1,4 +1,4 @@
-import { capital, type Millis, millis } from '../units';
+import { type Millis, millis } from '../units';
 import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import { type Complaint, kindOf } from '../question';
@@ -17,6 +17,7 @@ import { type LogLine, logOf } from './log-view';
 import { observationWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
 import { sayRequirement } from './requirement-words';
+import { inBrief } from './say';
 import { type AnswerFormView, formView, repairWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
@@ -112,10 +113,6 @@ export interface ViewOptions extends Reader {
 }
 
 const SHOWN = 6;
-
-/** What is broken, without what it comes from, what it shows and of what make it is. */
-const inBrief = (words: string): string =>
-  capital(words.replace(/(?:: | though )(?:(?!; |, besides |, off and on).)*| \([^)]*\)/g, '').replace(/^The /, ''));
 
 export function viewOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): CallView {
   const { model } = engine;

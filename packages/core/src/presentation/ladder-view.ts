@@ -6,7 +6,8 @@ import { LIVE_DEAD } from '../standards';
 import type { CallState } from '../visit';
 import { predictionBriefly, predictionWords } from './question-words';
 import type { Reader } from './reader';
-import { readingBriefly } from './say';
+import { inBrief, readingBriefly } from './say';
+
 /** The circuit as it is drawn. */
 export interface LadderView {
   readonly nets: Readonly<Record<string, NetView>>;
@@ -15,12 +16,16 @@ export interface LadderView {
   /** Parts that are gone round, and pins of plugs that are apart. */
   readonly bypassed: readonly string[];
   readonly apart: readonly string[];
+  /** Points whose lead is lifted on purpose, and parts that are out. */
+  readonly lifted: readonly string[];
 }
 
 interface NetView {
   readonly state: 'live' | 'dead' | 'unknown';
   /** What a sound appliance shows here at this step. */
   readonly good: string;
+  /** What it shows under the likeliest suspect that shows anything else. */
+  readonly bad: { readonly shows: string; readonly suspect: string } | undefined;
   /** The same in few characters, to stand beside a reading. */
   readonly sound: string;
   /** In few characters, to stand beside the point. */
@@ -45,6 +50,9 @@ export function ladderView(
     apart: engine.model.plugs
       .filter(({ id }) => state.setup.unplugged.includes(id))
       .flatMap(({ pins }) => pins.map((pin) => engine.model.parts[engine.model.branches[pin]!.part]!.id)),
+    lifted: state.log.flatMap(({ event: { id, body } }) =>
+      body.type === 'temporary' && body.of !== undefined && state.followed.c.temporary.has(id) ? [body.of] : [],
+    ),
   };
 }
 
@@ -86,6 +94,25 @@ function netIn(
   const least = 0.05 * model.ratedVolts[question.red]!;
   const near = a !== undefined && b !== undefined && Math.abs(a - b) < 0.05 * Math.max(a, b, least);
   return { shows, briefly, differs: shows !== good && !near };
+}
+
+/** So many suspects are looked at for what a point shows if it is bad. */
+const LOOKED_AT = 4;
+
+function firstOther(
+  engine: Engine,
+  state: CallState,
+  { suspects }: Assessment,
+  question: Extract<Question, { kind: 'volts' }>,
+  good: string,
+  reader: Reader,
+): NetView['bad'] {
+  for (const { leading } of suspects.slice(0, LOOKED_AT)) {
+    if (leading.kind !== 'fault' || !predicts(leading)) continue;
+    const there = netIn(engine.model, question, engine, state, leading, good, reader);
+    if (there?.differs) return { shows: there.shows, suspect: inBrief(leading.words) };
+  }
+  return undefined;
 }
 
 /** Where power is, as far as the suspects agree; measured points show their reading. */
@@ -139,6 +166,7 @@ function netsOf(
       result[name] = {
         state: !known ? 'unknown' : hot > 0.95 ? 'live' : hot < 0.05 ? 'dead' : 'unknown',
         good,
+        bad: firstOther(engine, state, assessment, question, good, reader),
         sound: predictionBriefly(model, question, healthy, reader),
         measured: world ? undefined : measured,
         there: world && netIn(model, question, engine, state, world, good, reader),

@@ -9,7 +9,7 @@ import {
   readsOpen,
   type TitleMessage,
 } from '../question';
-import type { Dimension, Reading } from '../units';
+import { capital, type Dimension, type Reading } from '../units';
 import { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 import { quantityWords, type Reader, readingWords, roughly, shownOn, valueWords } from './reader';
 
@@ -54,6 +54,10 @@ export function sayAsked(m: AskedMessage): Asked {
 
 /** With its full stop, where it does not end yet. */
 export const sentence = (words: string): string => (/[.?!]$/.test(words) ? words : `${words}.`);
+
+/** What is broken, without what it comes from, what it shows and of what make it is. */
+export const inBrief = (words: string): string =>
+  capital(words.replace(/(?:: | though )(?:(?!; |, besides |, off and on).)*| \([^)]*\)/g, '').replace(/^The /, ''));
 
 const plainly = (act: string): Asked => ({ act, how: '' });
 

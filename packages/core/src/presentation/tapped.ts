@@ -11,6 +11,8 @@ export interface Tapped {
   readonly form: { readonly dimension: Dimension; readonly unit?: 'mV' };
   /** What a sound appliance shows there, where the drawing knows it. */
   readonly good: string | undefined;
+  /** What it shows there if it is bad, and who that would be. */
+  readonly bad: { readonly shows: string; readonly suspect: string } | undefined;
   /** The points its probes go to, red first; empty when it is no voltage. */
   readonly probes: readonly string[];
   /** On line voltage. */
@@ -20,7 +22,7 @@ export interface Tapped {
 /** Points, or a part and one of its passages, or a gauge, as they were tapped at a step. Asks no engine. */
 export function tapped(drawing: Drawing, ladder: LadderView, names: readonly string[], at: string): Tapped {
   const [first = '', second] = names;
-  const dead: Omit<Tapped, 'asked' | 'form'> = { good: undefined, probes: [], line: false };
+  const dead: Omit<Tapped, 'asked' | 'form'> = { good: undefined, bad: undefined, probes: [], line: false };
   const gauge = drawing.gauges.find((g) => g.id === first);
   if (gauge)
     return { ...dead, asked: sayAsked({ message: 'read-gauge', data: gauge }), form: { dimension: gauge.dimension } };
@@ -31,10 +33,12 @@ export function tapped(drawing: Drawing, ladder: LadderView, names: readonly str
   }
   const point = drawing.points[first];
   const black = second ?? point?.black ?? '';
+  const known = black === point?.black ? ladder.nets[first] : undefined;
   return {
     asked: sayAsked(voltsBetween(drawing, first, black, at)),
     form: { dimension: 'voltage', ...(drawing.words.millivolts.includes(first) && { unit: 'mV' }) },
-    good: black === point?.black ? ladder.nets[first]?.good : undefined,
+    good: known?.good,
+    bad: known?.bad,
     probes: black === '' ? [] : [first, black],
     line: point?.line === true || drawing.points[black]?.line === true,
   };

@@ -32,3 +32,4 @@ export { hasFreeText, TAKEN_OUT, withoutFreeText } from './redact';
 export { type CallState, reduceCall } from './reduce';
 export { observationOfEntry } from './translate';
 export { presentSetup } from './present-setup';
+export { changesOf, settled } from './settled';

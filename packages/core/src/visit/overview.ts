@@ -16,6 +16,7 @@ import type { BreakRecord } from './events/break-recorded';
 import { happeningsOf } from './happenings';
 import { compareEvents } from './order';
 import { retractions } from './retractions';
+import { settled } from './settled';
 
 /** An entry with its place in the order in which the server took the call's entries; Infinity while it was not sent. */
 export interface Arrived {
@@ -135,7 +136,7 @@ const touchesSafety = ({ body }: CallEvent): boolean => {
  */
 export function overviewOf(log: readonly Arrived[], now: number): Overview {
   const ordered = [...log].sort((a, b) => compareEvents(a.event, b.event));
-  const events = ordered.map(({ event, number }) => (Number.isFinite(number) ? { ...event, number } : event));
+  const events = settled(ordered.map(({ event, number }) => (Number.isFinite(number) ? { ...event, number } : event)));
   const followed = follow(happeningsOf(events), { ...termsOf(events), now });
   const struck = retractions(events);
   const standing = ordered.filter(({ event }) => !struck.has(event.id));

@@ -13,6 +13,7 @@ import { meaningsOf, withMeanings } from './meaning';
 import { mergeEvents } from './order';
 import { termsOf } from './overview';
 import { retractions } from './retractions';
+import { settled } from './settled';
 import { translate } from './translate';
 import { workOn } from './work-of';
 
@@ -55,7 +56,7 @@ export interface Reading {
 
 /** Folds a log into the state of the call. Pure; the order of arrival does not matter. */
 export function reduceCall(model: Model, events: readonly CallEvent[], { needs }: Reading = {}): CallState {
-  const ordered = withMeanings(meaningsOf(model), mergeEvents(events));
+  const ordered = withMeanings(meaningsOf(model), settled(mergeEvents(events)));
   const retracted = retractions(ordered);
   const now = Math.max(0, ...ordered.map(madeAt).filter(Number.isFinite));
   const followed = follow(happeningsOf(ordered, workOn(model)), {

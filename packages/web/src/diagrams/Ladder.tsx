@@ -13,8 +13,10 @@ const LEAST_WIDTH = 300;
 interface Props {
   readonly drawing: Drawing;
   readonly view: LadderView;
-  /** First probe already placed. */
+  /** First probe already placed, or the part that is measured. */
   readonly red: string | undefined;
+  /** Of that part, the passage. */
+  readonly passage?: string | undefined;
   readonly onNet: (net: string) => void;
   readonly onPart: (part: string, branch: string) => void;
   /** Rungs to be marked: wired otherwise in what this is compared with. */

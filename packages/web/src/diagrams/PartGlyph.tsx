@@ -10,13 +10,15 @@ interface Props {
   readonly item: Part;
   /** Its share in per cent where it is suspected. */
   readonly share: number | undefined;
-  /** What is there for now: a jumper round it, or its plug pulled. */
-  readonly tag: 'bypassed' | 'apart' | undefined;
+  /** What is there for now: a jumper round it, its plug pulled, itself taken out. */
+  readonly tag: 'bypassed' | 'apart' | 'out' | undefined;
+  /** It is being measured. */
+  readonly red: boolean;
   readonly onClick: () => void;
 }
 
 /** Our own signs: what a part is, heavier and with its share when it is suspected. */
-export function PartGlyph({ placed: { x, y, lines }, item, share, tag, onClick }: Props) {
+export function PartGlyph({ placed: { x, y, lines }, item, share, tag, red, onClick }: Props) {
   const suspected = share !== undefined;
   const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${share} %` : ''}${tag === undefined ? '' : `, ${tag}`}`;
   return (
@@ -27,11 +29,14 @@ export function PartGlyph({ placed: { x, y, lines }, item, share, tag, onClick }
       className={styles.part}
       data-suspected={suspected || undefined}
       data-tag={tag}
+      data-red={red || undefined}
+      pressed={red}
       onClick={onClick}
     >
       <Sign symbol={item.symbol} x={x} y={y} />
-      {tag === 'bypassed' && <path className={styles.jumper} d={`M${x - 16} ${y}c2 -16 30 -16 32 0`} />}
-      {tag === 'apart' && <path className={styles.jumper} d={`M${x - 5} ${y - 8}l10 16M${x + 5} ${y - 8}l-10 16`} />}
+      {(tag === 'apart' || tag === 'out') && (
+        <path className={styles.apart} d={`M${x - 5} ${y - 8}l10 16M${x + 5} ${y - 8}l-10 16`} />
+      )}
       {lines.map(({ words, box }) => (
         <text key={words} data-label className={styles.name} x={box.x} y={box.y + box.height - 2}>
           {words}

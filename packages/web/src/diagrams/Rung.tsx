@@ -11,6 +11,8 @@ interface Props {
   readonly points: Drawing['points'];
   readonly view: LadderView;
   readonly red: string | undefined;
+  /** Of a part that is measured, which of its passages. */
+  readonly passage?: string | undefined;
   readonly changed: boolean;
   readonly wires?: Wires;
   readonly onNet: (net: string) => void;
@@ -18,7 +20,7 @@ interface Props {
 }
 
 /** One path from a source to its common: wires, the signs of parts, and the points between them. */
-export function Rung({ rung, points, view, red, changed, wires, onNet, onPart }: Props) {
+export function Rung({ rung, points, view, red, passage, changed, wires, onNet, onPart }: Props) {
   const { placed, y, left, right, railTo } = rung;
   const stateOf = (name: string): string => view.nets[name]?.state ?? 'common';
   // From a net on, a wire has that net's state; behind a part, the state of the net it leads to.
@@ -43,15 +45,19 @@ export function Rung({ rung, points, view, red, changed, wires, onNet, onPart }:
         <line key={i} className={styles.wire} data-state={wire(i)} x1={p.x} x2={placed[i + 1]!.x} y1={y} y2={y} />
       ))}
       {placed.map((p, i) =>
+        p.item.kind === 'part' && view.bypassed.includes(p.item.part) ? (
+          <Jumper key={`jumper ${i}`} from={placed[i - 1]?.x ?? left} to={placed[i + 1]?.x ?? right} y={y} />
+        ) : null,
+      )}
+      {placed.map((p, i) =>
         p.item.kind === 'part' ? (
           <PartGlyph
             key={i}
             placed={p}
             item={p.item}
             share={view.suspected[p.item.part]}
-            tag={
-              view.bypassed.includes(p.item.part) ? 'bypassed' : view.apart.includes(p.item.part) ? 'apart' : undefined
-            }
+            tag={tagOf(view, p.item.part)}
+            red={red === p.item.part && (passage === undefined || passage === p.item.branch)}
             onClick={partClick(p.item, onPart)}
           />
         ) : (
@@ -63,12 +69,30 @@ export function Rung({ rung, points, view, red, changed, wires, onNet, onPart }:
             point={points[p.item.name]}
             own={wires && wireWords(wires, p.item.name)}
             red={red === p.item.name}
+            lifted={view.lifted.includes(p.item.name)}
             onClick={netClick(p.item, onNet)}
           />
         ),
       )}
     </g>
   );
+}
+
+/** A wire from point to point round a part that is bypassed. */
+function Jumper({ from, to, y }: { from: number; to: number; y: number }) {
+  const path = `M${from} ${y}v-5q0 -5 6 -5H${to - 6}q6 0 6 5v5`;
+  return (
+    <>
+      <path className={styles.jumper} d={path} />
+      <path className={styles.stripe} d={path} />
+    </>
+  );
+}
+
+function tagOf({ bypassed, apart, lifted }: LadderView, part: string): 'bypassed' | 'apart' | 'out' | undefined {
+  if (bypassed.includes(part)) return 'bypassed';
+  if (apart.includes(part)) return 'apart';
+  return lifted.includes(part) ? 'out' : undefined;
 }
 
 const partClick =

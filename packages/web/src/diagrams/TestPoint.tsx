@@ -13,15 +13,26 @@ interface Props {
   readonly own: string | undefined;
   /** The red probe is on it. */
   readonly red: boolean;
+  /** Its lead is lifted on purpose. */
+  readonly lifted: boolean;
   readonly onClick: () => void;
 }
 
 /** A place for a probe: live, dead or unknown by its form; above it its name, and on a plate what was measured there. */
-export function TestPoint({ placed: { x, y, lines, plate, beside }, name, net, point, own, red, onClick }: Props) {
+export function TestPoint({
+  placed: { x, y, lines, plate, beside },
+  name,
+  net,
+  point,
+  own,
+  red,
+  lifted,
+  onClick,
+}: Props) {
   const differs = net?.there?.differs === true;
   return (
     <Target
-      label={labelOf(name, net, point, own)}
+      label={`${labelOf(name, net, point, own)}${lifted ? '; its lead is lifted' : ''}`}
       pressed={red}
       x={x}
       y={y}
@@ -39,6 +50,7 @@ export function TestPoint({ placed: { x, y, lines, plate, beside }, name, net, p
       ) : (
         <circle cx={x} cy={y} r={net ? 6 : 4.5} />
       )}
+      {lifted && <path className={styles.lifted} d={`M${x - 5} ${y - 8}l10 16M${x + 5} ${y - 8}l-10 16`} />}
       {lines.map(({ words, box }) => (
         <text
           key={words}

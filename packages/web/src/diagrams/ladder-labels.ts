@@ -29,6 +29,7 @@ export const labelsOf = (view: LadderView, wires: Wires | undefined): Labels => 
     const share = view.suspected[item.part];
     if (view.bypassed.includes(item.part)) return `${tradeName(item)}, jumper`;
     if (view.apart.includes(item.part)) return 'apart';
+    if (view.lifted.includes(item.part)) return `${tradeName(item)}, out`;
     // Of a control with many passages the signs are heavier; its share stands once, beside it in the list.
     const many = item.branch !== '' && CALLED.some(([known]) => known.test(item.short));
     return share === undefined || many ? tradeName(item) : `${tradeName(item)} ${share} %`;

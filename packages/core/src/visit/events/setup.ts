@@ -30,6 +30,8 @@ const body = bodyOf('setup', {
   bypassed: names,
   /** Actions of the profile in force; logs made before there were any have none. */
   actions: t.Optional(names),
+  /** What this entry changed, by name (`gas`, `bypassed limit`): the rest is as others left it. */
+  changed: t.Optional(t.Array(t.String({ minLength: 1, maxLength: 100 }), { maxItems: 200 })),
   /** What is gone round, for readers that do not know the profile; logs made before there was a ledger have none. */
   ledger: t.Optional(t.Array(ledgerLine, { maxItems: 50 })),
   /** What is unplugged or done, as it is called. */

@@ -51,11 +51,21 @@ export const CallHead = ({ drawing, view, machine, customer, looking, onShow, on
 
 type DoesProps = Pick<Props, 'view' | 'looking' | 'onShow' | 'onTriage'>;
 
-const Does = ({ view, looking, onShow, onTriage }: DoesProps) => (
+const Does = ({
+  view,
+  looking,
+  onShow,
+  onTriage,
+  tone = 'plain',
+}: DoesProps & { readonly tone?: 'plain' | 'quiet' }) => (
   <div className={styles.does}>
-    {view.untouched && !view.closed && <Button onClick={onTriage}>Before the visit</Button>}
+    {view.untouched && !view.closed && (
+      <Button tone={tone} onClick={onTriage}>
+        Before the visit
+      </Button>
+    )}
     {onShow && !view.closed && (
-      <Button aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>
+      <Button tone={tone} aria-pressed={view.shown} onClick={() => onShow(!view.shown)}>
         {view.shown
           ? looking.length > 0
             ? `${looking.join(' and ')} looks on`
@@ -70,6 +80,6 @@ const Does = ({ view, looking, onShow, onTriage }: DoesProps) => (
 export const HeadOfNext = (props: DoesProps) => (
   <div className={styles.ofNext}>
     <q>{props.view.complaint}</q>
-    <Does {...props} />
+    <Does {...props} tone="quiet" />
   </div>
 );

@@ -3,7 +3,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
 import type { UnitSystem } from '@zetalysis/core/units';
-import { type EventBody, type Overview, presentSetup, withMeaning } from '@zetalysis/core/visit';
+import { changesOf, type EventBody, type Overview, presentSetup, setupEntry, withMeaning } from '@zetalysis/core/visit';
 import type { Machine, Wires } from '@zetalysis/contract';
 import type { StepAnswer } from '../../diagrams/Bead';
 import { Cord } from '../../diagrams/Cord';
@@ -68,12 +68,19 @@ export function CallPage(props: Props) {
   const entry = useRef<InputRef>(null);
   const { append } = log;
   const { meanings } = drawing;
-  const { actions } = view.setup;
-  const note = useCallback(
-    (body: EventBody) => void append(withMeaning(meanings, body, actions)),
-    [append, meanings, actions],
+  // One after another: what the first changes is so for the second.
+  const noteAll = useCallback(
+    (bodies: readonly EventBody[]) => {
+      let now = setupEntry(setup);
+      for (const body of bodies) {
+        const said = body.type === 'setup' ? { ...body, changed: changesOf(now, body) } : body;
+        void append(withMeaning(meanings, said, now.actions));
+        if (body.type === 'setup') now = body;
+      }
+    },
+    [append, meanings, setup],
   );
-  const noteAll = useCallback((bodies: readonly EventBody[]) => bodies.forEach(note), [note]);
+  const note = useCallback((body: EventBody) => noteAll([body]), [noteAll]);
   const answer = (p: string, a: StepAnswer): void =>
     note({ type: 'seen', phase: p, answer: a, ...(attempt === undefined ? {} : { try: attempt }) });
   const takeBackNewest = (): void => {

@@ -153,9 +153,9 @@ function TheOwnerLooks({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> &
             )}
           </div>
         ))}
-      <ul className={styles.owner}>
+      <div className={styles.owner}>
         {list.map((q) => (
-          <li key={q.id} role="group" aria-label={q.ask}>
+          <div key={q.id} role="group" aria-label={q.ask}>
             <span>
               {q.ask}
               <small>{q.why}</small>
@@ -170,9 +170,9 @@ function TheOwnerLooks({ view, tests, onBody }: Pick<Props, 'view' | 'onBody'> &
                 {SIGNS[id]}
               </Button>
             ))}
-          </li>
+          </div>
         ))}
-      </ul>
+      </div>
       <p className={styles.never}>
         The owner opens nothing, measures nothing, resets nothing. What cannot be seen safely is left for the visit.
       </p>

@@ -47,7 +47,7 @@ export function Field({ entry, label, asked }: Props) {
           />
         )}
       </ReadingField>
-      <p className={styles.understood} aria-live="polite">
+      <p className={styles.understood} aria-live="polite" data-main={dimension !== undefined || undefined}>
         {said !== '' ? said : dimension !== undefined && 'Or a range, or another point: 24 MV C'}
       </p>
     </div>

@@ -56,13 +56,26 @@ export function NextTest({ tests, view, thinking, probes, field, onProbes, onEve
 
   if (view.closed) return <Sheet says="This call is closed." />;
   if (probes.length > 0)
-    return <YourChoice probes={probes} view={view} tests={tests} entry={entry} onBack={() => onProbes([])} />;
+    return (
+      <YourChoice
+        probes={probes}
+        view={view}
+        tests={tests}
+        entry={entry}
+        onBack={() => onProbes([])}
+        onLifted={(kind, title, of) => {
+          onProbes([]);
+          onEvents([{ type: 'temporary', kind, title, of }]);
+        }}
+      />
+    );
   if (proves)
     return (
       <ProofList view={view} onEvents={onEvents}>
         <Button tone="quiet" onClick={() => setTestsOn(true)}>
           It is not cured: test on
         </Button>
+        {anything}
       </ProofList>
     );
   if (lacking)

@@ -16,6 +16,8 @@ interface Props {
   readonly onChoose: (test: string) => void;
 }
 
+const TITLES = { means: 'Meanings', why: 'Why', where: 'Where', others: 'Other tests' } as const;
+
 /** More to tap than this, and the meanings wait until they are asked for. */
 const MANY = 6;
 
@@ -33,7 +35,7 @@ export function Room({ view, test, others, onDecline, onChoose }: Props) {
   return (
     <>
       {shown !== 'nothing' && (
-        <div className={styles.room}>
+        <div className={styles.room} tabIndex={0} role="group" aria-label={TITLES[shown]}>
           {shown === 'means' && <Means test={test} />}
           {shown === 'why' && <Why test={test} suspects={view.suspects} instead={others[0]} />}
           {shown === 'where' && <Where view={view} probes={test.probes} good={test.good} />}

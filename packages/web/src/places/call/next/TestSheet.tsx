@@ -37,6 +37,7 @@ export function TestSheet({ test, best, others, view, busy, entry, onEvents, onC
   if (need)
     return (
       <Sheet busy={busy} beside={minutesWords(test.minutes)} says={test.title}>
+        {test.proves !== undefined && <p className={styles.proves}>{test.proves}</p>}
         {test.ledger && <GoesRound />}
         <NeedFirst
           key={`${test.id} ${need.id}`}

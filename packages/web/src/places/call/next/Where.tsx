@@ -11,12 +11,14 @@ interface Props {
   readonly probes: readonly string[];
   /** What a sound appliance shows there. */
   readonly good: string | undefined;
+  /** What it shows if it is bad. */
+  readonly bad?: { readonly shows: string; readonly suspect: string } | undefined;
 }
 
 const WIDTH = 304;
 
 /** Where both probes go: on their rung, and in words. */
-export function Where({ view, probes: [red, black], good }: Props) {
+export function Where({ view, probes: [red, black], good, bad }: Props) {
   const { drawing } = useAppliance();
   if (red === undefined || black === undefined) return null;
   const has = (name: string) => (rung: Drawing['rungs'][number]) =>
@@ -60,6 +62,11 @@ export function Where({ view, probes: [red, black], good }: Props) {
       {good !== undefined && (
         <p>
           If it is good: <strong>{good}</strong>
+        </p>
+      )}
+      {bad && (
+        <p>
+          If bad: <strong>{bad.shows}</strong>, {bad.suspect.charAt(0).toLowerCase() + bad.suspect.slice(1)}
         </p>
       )}
     </div>

@@ -15,13 +15,14 @@ interface Props {
   readonly tests: readonly TestView[] | undefined;
   readonly entry: TypedEntry;
   readonly onBack: () => void;
+  readonly onLifted: (kind: 'lead' | 'part-out', title: string, of: string) => void;
 }
 
 /** The width up to which the pad is there. */
 const BY_THUMB = '(max-width: 60em)';
 
 /** What was tapped: the same sheet, the same field, another sentence. */
-export function YourChoice({ probes, view, tests, entry, onBack }: Props) {
+export function YourChoice({ probes, view, tests, entry, onBack, onLifted }: Props) {
   const { drawing } = useAppliance();
   const { field } = entry;
   const names = probes.join(' ');
@@ -31,7 +32,7 @@ export function YourChoice({ probes, view, tests, entry, onBack }: Props) {
       document.querySelector('[data-ladder] [data-red]')?.scrollIntoView({ block: 'center' });
     else field.current?.focus();
   }, [field, names]);
-  const { asked, form, good, probes: at, line } = tapped(drawing, view.ladder, probes, view.at);
+  const { asked, form, good, bad, probes: at, line } = tapped(drawing, view.ladder, probes, view.at);
   const same = tests?.find((t) => at.length > 0 && t.probes.join() === at.join());
   const best = tests?.[0];
   return (
@@ -46,8 +47,20 @@ export function YourChoice({ probes, view, tests, entry, onBack }: Props) {
     >
       {line && <p className={styles.ledger}>Line voltage: probes only, one hand, nothing touched.</p>}
       <Field entry={entry} label={`Reading ${names}`} asked={form} />
-      <div className={styles.room} data-room>
-        {at.length > 0 && <Where view={view} probes={at} good={same ? undefined : good} />}
+      {probes.length > 0 && !(probes[0]! in drawing.words.gauges) && (
+        <Button
+          tone="quiet"
+          onClick={() =>
+            at.length > 0
+              ? onLifted('lead', `lead at ${probes[0]}`, probes[0]!)
+              : onLifted('part-out', drawing.parts.find((p) => p.id === probes[0])?.title ?? probes[0]!, probes[0]!)
+          }
+        >
+          {at.length > 0 ? 'Its lead is lifted' : 'It is taken out'}
+        </Button>
+      )}
+      <div className={styles.room} data-room tabIndex={0} role="group" aria-label="Where">
+        {at.length > 0 && <Where view={view} probes={at} good={same ? undefined : good} bad={same ? undefined : bad} />}
         {same ? (
           <Means test={same} />
         ) : (

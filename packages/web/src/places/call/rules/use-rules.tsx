@@ -1,6 +1,14 @@
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import { type Authority, follow, type Followed } from '@zetalysis/core/rules';
-import { type Arrived, happeningsOf, type Meanings, mergeEvents, termsOf, withMeanings } from '@zetalysis/core/visit';
+import {
+  type Arrived,
+  happeningsOf,
+  type Meanings,
+  mergeEvents,
+  settled,
+  termsOf,
+  withMeanings,
+} from '@zetalysis/core/visit';
 import { shopTime } from '../../../api/server-clock';
 import { useNow } from '../../../kit/use-now';
 
@@ -31,7 +39,7 @@ export function RulesProvider({ arrived, meanings, person, name, children }: Pro
   const now = shopTime(useNow(SECOND));
   const log = useMemo(() => {
     const numbered = arrived.map(({ event, number }) => (Number.isFinite(number) ? { ...event, number } : event));
-    const events = withMeanings(meanings, mergeEvents(numbered));
+    const events = withMeanings(meanings, settled(mergeEvents(numbered)));
     return { happenings: happeningsOf(events), terms: termsOf(events) };
   }, [arrived, meanings]);
   const rules = useMemo(() => {
