@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { CHROMIUM } from '../tools/browser';
-import { choose, entry, evidence, expect, front, job, menu, signIn, step, suspects, test } from './stack';
+import { choose, entry, evidence, expect, front, job, menu, openCall, signIn, step, suspects, test } from './stack';
 
 const violations = async (page: Page): Promise<string[]> =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
@@ -147,4 +147,36 @@ test('a log of two hundred entries opens, is worked on and undone', async ({ cal
     .getByRole('button', { name: /Take back: TV–G/ })
     .click();
   await expect(evidence(page)).toContainText('(taken back)');
+});
+
+test('a call is opened, worked and left without a word on the console, and nothing jumps while it is drawn', async ({
+  page,
+  stack,
+}) => {
+  const said: string[] = [];
+  page.on('console', (m) => (m.type() === 'error' || m.type() === 'warning') && said.push(m.text()));
+  page.on('pageerror', (e) => said.push(e.message));
+  await page.addInitScript(() => {
+    const seen = window as unknown as { shifted: number };
+    seen.shifted = 0;
+    new PerformanceObserver((list) => {
+      for (const e of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+        if (!e.hadRecentInput) seen.shifted += e.value;
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  await signIn(page, stack.url);
+  await openCall(page, stack.url, 'Mill Lane 14');
+  await step(page, 'Inducer runs', 'not seen');
+  await entry(page, '26 R C @call');
+  await expect(evidence(page)).toContainText('R–C: 26 V');
+  await expect(page.getByText('All sent')).toBeVisible();
+  await page.reload();
+  await expect(suspects(page).first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Next test' })).toHaveAttribute('aria-busy', 'false');
+  expect(await page.evaluate(() => (window as unknown as { shifted: number }).shifted)).toBeLessThanOrEqual(0.05);
+  for (const [name, path, words] of PLACES) {
+    await page.goto(stack.url + path);
+    await expect(page.getByText(words).first(), name).toBeVisible();
+  }
+  expect(said).toEqual([]);
 });

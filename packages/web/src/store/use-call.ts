@@ -70,6 +70,9 @@ export function useCall(call: string, me: Me): CallLog {
     };
     const fetchNew = async (): Promise<void> => {
       try {
+        // What was opened here a moment ago the server does not know yet.
+        const mine = await local.events(call, person);
+        if (mine.length > 0 && mine.every((k) => k.sent === 0)) await send();
         const now = await pull(call);
         if (here) setLooking((before) => (before.join() === now.join() ? before : now));
         setMissing(undefined);
@@ -89,7 +92,7 @@ export function useCall(call: string, me: Me): CallLog {
       clearInterval(timer);
       window.removeEventListener('online', again);
     };
-  }, [call, person, own]);
+  }, [call, person, own, send]);
 
   const arrived = useMemo(
     () => (kept ?? []).map((k) => ({ event: vouchedFor(k, person, own), number: k.number ?? Infinity })),
@@ -104,7 +107,7 @@ export function useCall(call: string, me: Me): CallLog {
       try {
         await local.append(newEntry(call, person, clock.current, body));
         setNotKept(undefined);
-        send();
+        void send();
       } catch (error) {
         setNotKept(notKeptWords(error));
       }

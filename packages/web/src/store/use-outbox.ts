@@ -7,11 +7,11 @@ const AGAIN_MS = 4000;
 
 export interface Outbox {
   readonly state: OutboxState;
-  /** Sends what waits, now. */
-  readonly send: () => void;
+  /** Sends what waits, now; done when it was tried. */
+  readonly send: () => Promise<void>;
 }
 
-export const OutboxContext = createContext<Outbox>({ state: { kind: 'sent' }, send: () => undefined });
+export const OutboxContext = createContext<Outbox>({ state: { kind: 'sent' }, send: () => Promise.resolve() });
 
 export const useOutbox = (): Outbox => use(OutboxContext);
 
@@ -28,10 +28,10 @@ export function useSending(person: string): Outbox {
         ),
       );
     };
-    return () => void (busy.current = busy.current.then(once, once).catch(() => undefined));
+    return () => (busy.current = busy.current.then(once, once).catch(() => undefined));
   }, [person]);
   useEffect(() => {
-    send();
+    void send();
     const stopNews = onNews(({ made }) => {
       // What is not sent yet is never called sent.
       if (made) setState((before) => (before.kind === 'sent' ? { kind: 'sending', waiting: 1 } : before));
@@ -39,15 +39,16 @@ export function useSending(person: string): Outbox {
         setState((before) =>
           now.kind === 'sending' && before.kind === 'away' ? { ...before, waiting: now.waiting } : now,
         );
-        if (now.kind === 'sending') send();
+        if (now.kind === 'sending') void send();
       });
     });
-    const timer = setInterval(() => document.visibilityState === 'visible' && send(), AGAIN_MS);
-    window.addEventListener('online', send);
+    const timer = setInterval(() => document.visibilityState === 'visible' && void send(), AGAIN_MS);
+    const again = (): void => void send();
+    window.addEventListener('online', again);
     return () => {
       stopNews();
       clearInterval(timer);
-      window.removeEventListener('online', send);
+      window.removeEventListener('online', again);
     };
   }, [person, send]);
   return useMemo(() => ({ state, send }), [state, send]);

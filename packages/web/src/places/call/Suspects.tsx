@@ -25,7 +25,7 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
       <div className={styles.head}>
         <h2>Suspects</h2>
         <span className="fine">
-          {rest > 0.004 && `others ${percent(rest)}, `}
+          {rest > 0.004 && view.suspects.length >= SHOWN && `others ${percent(rest)}, `}
           <span title="Until the shop’s own record replaces them.">rates assumed</span>
         </span>
       </div>
@@ -62,6 +62,17 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
             )}
           </li>
         ))}
+        {view.suspects.length > 0 && view.suspects.length < SHOWN && (
+          <li data-rest>
+            <span className={styles.line}>
+              <span className={styles.words}>Anything else</span>
+              <span className={styles.share}>{percent(rest)}</span>
+            </span>
+            <span className={styles.bar} aria-hidden="true">
+              <i style={{ width: `${100 * rest}%` }} />
+            </span>
+          </li>
+        )}
       </ol>
     </section>
   );

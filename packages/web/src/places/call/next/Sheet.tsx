@@ -9,14 +9,16 @@ interface Props {
   readonly beside?: ReactNode;
   /** The one thing to do. */
   readonly says: Instruction | string;
+  /** What the last answer came to, read aloud before it. */
+  readonly result?: string;
   readonly busy?: boolean;
   readonly children?: ReactNode;
 }
 
 /** The raised sheet that the thing to do stands on; there is one on the screen. */
-export function Sheet({ title = 'Next test', beside, says, busy = false, children }: Props) {
+export function Sheet({ title = 'Next test', beside, says, result = '', busy = false, children }: Props) {
   const { before, act, how } = typeof says === 'string' ? { before: '', act: says, how: '' } : says;
-  useReadAloud(instructionWords({ before, act, how }));
+  useReadAloud(busy ? '' : `${result} ${instructionWords({ before, act, how })}`.trim());
   return (
     <section className={styles.next} aria-label="Next test" aria-busy={busy}>
       <h2>

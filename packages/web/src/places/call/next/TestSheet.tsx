@@ -61,6 +61,7 @@ export function TestSheet({ test, best, others, view, busy, entry, onEvents, onC
       busy={busy}
       beside={`${minutesWords(test.minutes)}, ${worth(test)}${test.settles ? ', can settle it' : ''}`}
       says={test.instruction}
+      result={resultOf(view)}
     >
       <Before test={test} />
       {goesOn(test) ? (
@@ -95,6 +96,13 @@ export function TestSheet({ test, best, others, view, busy, entry, onEvents, onC
       {children}
     </Sheet>
   );
+}
+
+/** What was answered last, and who is suspected since. */
+function resultOf({ log, suspects: [first] }: CallView): string {
+  const last = log.findLast((l) => l.undoable && !l.retracted);
+  if (!last || !first) return '';
+  return `${last.words}. ${first.brief}, ${Math.round(first.probability * 100)} per cent.`;
 }
 
 /** What a bare number in the field answers; nothing while something has to be done first, or the answer is tapped. */
