@@ -461,6 +461,28 @@ test('at 1280 × 800 the largest families stand whole: the page and its panels d
   }
 });
 
+test('at 1024 × 768 nothing is cut: what is measured beside what is to be done, the steps below', async ({ call }) => {
+  const page = await call('Tannery Row');
+  await page.setViewportSize({ width: 1024, height: 768 });
+  await expect(page.getByRole('button', { name: 'Can’t', exact: true })).toBeVisible();
+  const box = async (name: string) => (await page.getByRole('region', { name }).boundingBox())!;
+  const [circuit, next, steps, log] = await Promise.all(
+    ['Circuit and readings', 'Next test', 'Sequence', 'Evidence'].map(box),
+  );
+  expect(circuit!.x + circuit!.width).toBeLessThanOrEqual(next!.x);
+  expect(next!.x + next!.width).toBeLessThanOrEqual(1024);
+  expect(log!.y).toBeGreaterThanOrEqual(circuit!.y + circuit!.height - 1);
+  expect(steps!.y).toBeGreaterThanOrEqual(next!.y + next!.height);
+  const cut = await page.evaluate(() =>
+    ['[data-ladder]', '[aria-label="Sequence"]', '[aria-label="Next test"]', '[aria-label="Suspects"]'].filter((s) => {
+      const e = document.querySelector(s)!;
+      return e.scrollHeight > e.clientHeight + 1;
+    }),
+  );
+  expect(cut).toEqual([]);
+  expect(await overlapping(page)).toEqual([]);
+});
+
 /** Labels of the drawing that lie on each other, as long as the browser draws them and a line apart at least. */
 const overlapping = (page: Page): Promise<string[]> =>
   page.evaluate(() => {

@@ -39,7 +39,7 @@ import {
 } from '../test-choice';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '2.7.0';
+export const ENGINE_VERSION = '2.8.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;

@@ -3,6 +3,7 @@ import { asIndex, type Index } from '../profile';
 import type { FaultRef } from '../simulation';
 import { ASSUMED } from '../standards';
 import { type Repair, repairKey } from './repair';
+import { uncapital } from '../units';
 
 export type HypothesisIndex = Index<'hypotheses'>;
 
@@ -113,6 +114,6 @@ export function pairOf(
     cause: lead.cause,
     words: repaired.includes(rest.faults[0]!.part)
       ? `${lead.words}, besides what was repaired`
-      : `${lead.words}; and ${rest.words.charAt(0).toLowerCase()}${rest.words.slice(1)}`,
+      : `${lead.words}; and ${uncapital(rest.words)}`,
   };
 }

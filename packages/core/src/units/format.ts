@@ -108,3 +108,6 @@ function displayUnit(value: number, dimension: Dimension, system: UnitSystem): U
 
 /** Words as they begin a line. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** Words as they go on within one. */
+export const uncapital = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);

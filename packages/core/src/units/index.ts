@@ -5,6 +5,7 @@
 export { type Dimension, findUnit, zeroOf } from './dimension';
 export {
   capital,
+  uncapital,
   formatMillivolts,
   formatNumber,
   formatQuantity,

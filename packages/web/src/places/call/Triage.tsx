@@ -5,6 +5,7 @@ import {
   instructionWords,
   type TestView,
 } from '@zetalysis/core/presentation';
+import { uncapital } from '@zetalysis/core/units';
 import type { Complaint } from '@zetalysis/core/question';
 import { telephoneList } from '@zetalysis/core/rules';
 import type { EventBody } from '@zetalysis/core/visit';
@@ -203,7 +204,7 @@ const Van = ({ carry }: Pick<CallView, 'carry'>) => (
           <li key={c.part}>
             <strong>{c.title}</strong>
             <small>
-              {percent(c.share)}: {c.why.charAt(0).toLowerCase() + c.why.slice(1)}
+              {percent(c.share)}: {uncapital(c.why)}
             </small>
           </li>
         ))}

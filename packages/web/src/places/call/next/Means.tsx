@@ -1,4 +1,5 @@
 import { minutesWords, type TestView } from '@zetalysis/core/presentation';
+import { uncapital } from '@zetalysis/core/units';
 import { percent } from '../percent';
 import styles from './Sheet.module.css';
 
@@ -36,7 +37,7 @@ export const Why = ({ test, suspects: [first, second], instead }: WhyProps) => (
       <li>
         <strong>
           {first.brief} {percent(first.probability)}
-          {second && `, ${second.brief.charAt(0).toLowerCase()}${second.brief.slice(1)} ${percent(second.probability)}`}
+          {second && `, ${uncapital(second.brief)} ${percent(second.probability)}`}
         </strong>
       </li>
     )}

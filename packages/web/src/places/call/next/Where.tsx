@@ -1,4 +1,5 @@
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import { uncapital } from '@zetalysis/core/units';
 import { labelsOf } from '../../../diagrams/ladder-labels';
 import { folded, layoutLadder } from '../../../diagrams/ladder-layout';
 import { Rung } from '../../../diagrams/Rung';
@@ -66,7 +67,7 @@ export function Where({ view, probes: [red, black], good, bad }: Props) {
       )}
       {bad && (
         <p>
-          If bad: <strong>{bad.shows}</strong>, {bad.suspect.charAt(0).toLowerCase() + bad.suspect.slice(1)}
+          If bad: <strong>{bad.shows}</strong>, {uncapital(bad.suspect)}
         </p>
       )}
     </div>
