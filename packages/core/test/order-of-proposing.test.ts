@@ -23,7 +23,7 @@ describe.each(FAMILIES)('what comes first: %s', (id) => {
       first === undefined || first.settles > 0
         ? []
         : others
-            .filter((o) => o.settles === 0 && o.score >= 0.96 * first.score && o.minutes < first.minutes)
+            .filter((o) => o.settles === 0 && o.score >= 0.985 * first.score && o.minutes < first.minutes)
             .map((o) => `${h.id}: ${o.test.id}, ${o.minutes} min, before ${first.test.id}, ${first.minutes} min`),
     );
     expect(sooner).toEqual([]);

@@ -117,7 +117,7 @@ export function rankTests(
 }
 
 /** As good per minute as the best, to within what the minutes are known. */
-const AS_GOOD = 0.95;
+const AS_GOOD = 0.98;
 
 /** Of tests that are as good as the best, the shortest comes first: a look before anything is taken apart. */
 function cheapFirst(scored: readonly Scored[]): Scored[] {
