@@ -57,6 +57,20 @@ describe('setups of devices that did not know of each other', () => {
     expect(presentSetup([event(bypass, 2, 'a-phone'), event(off, 3, 'desk')])).toEqual(NORMAL_SETUP);
   });
 
+  test('a bypass that another took off does not come back with a list that names it', () => {
+    const line = { id: 'limit', title: 'high limit', kind: 'furnace-limit', limit: 60 };
+    const on = { ...bypass, ledger: [line] };
+    const off = set(on, { bypassed: [], ledger: [] });
+    const unknowing = { ...set(on, { gas: false }), ledger: [line] };
+    const log = [event(on, 2, 'a-phone'), event(off, 3, 'a-desk'), event(unknowing, 4, 'b-phone')];
+    expect(reduceCall(model, log).followed.c.bypasses).toEqual([]);
+    const overview = overviewOf(
+      log.map((e, i) => ({ event: e, number: i + 1 })),
+      Date.parse('2026-01-12T07:00:10.000Z'),
+    );
+    expect({ on: overview.bypasses, gas: overview.gas }).toEqual({ on: [], gas: false });
+  });
+
   test('a change that is taken back takes only itself back', () => {
     const first = event(gasOff, 2, 'desk');
     const log = [first, event(powerOff, 3, 'desk'), event({ type: 'retracted', event: first.id }, 4, 'desk')];

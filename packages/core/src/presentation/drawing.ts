@@ -5,6 +5,7 @@ import { OUTCOMES, type Wait, waitsOf } from '../simulation';
 import type { Dimension } from '../units';
 import { type Meanings, meaningsOf } from '../visit';
 import { OUTCOME_WORDS } from './fixed-words';
+import { type Hazards, hazardsOf } from './hazards';
 import { codeWords } from './say';
 
 /** The parts of a model that screens draw and ask by: plain data, sent once from the worker. */
@@ -36,6 +37,8 @@ export interface Drawing {
     readonly title: string;
     readonly branches: readonly string[];
   }[];
+  /** What can hurt where somebody measures. */
+  readonly hazards: Hazards;
   /** What entries mean to the rules. */
   readonly meanings: Meanings;
   readonly plugs: readonly { readonly id: string; readonly title: string }[];
@@ -117,6 +120,7 @@ export function drawingOf(model: Model): Drawing {
         title: p.title,
         branches: deadTestsIn(p, 'resistance').map((d) => d.branch),
       })),
+    hazards: hazardsOf(model),
     meanings: meaningsOf(model),
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),
     actions: model.actions.map(({ id, title }) => ({ id, title })),

@@ -15,24 +15,38 @@ export interface Tapped {
   readonly bad: { readonly shows: string; readonly suspect: string } | undefined;
   /** The points its probes go to, red first; empty when it is no voltage. */
   readonly probes: readonly string[];
-  /** On line voltage. */
-  readonly line: boolean;
+  /** What can hurt there. */
+  readonly cautions: readonly string[];
+  /** Why nobody ever measures there; nothing where one may. */
+  readonly never: string | undefined;
 }
 
 /** Points, or a part and one of its passages, or a gauge, as they were tapped at a step. Asks no engine. */
 export function tapped(drawing: Drawing, ladder: LadderView, names: readonly string[], at: string): Tapped {
   const [first = '', second] = names;
-  const dead: Omit<Tapped, 'asked' | 'form'> = { good: undefined, bad: undefined, probes: [], line: false };
+  const { hazards } = drawing;
+  const noProbes = { good: undefined, bad: undefined, probes: [], never: undefined };
   const gauge = drawing.gauges.find((g) => g.id === first);
   if (gauge)
-    return { ...dead, asked: sayAsked({ message: 'read-gauge', data: gauge }), form: { dimension: gauge.dimension } };
+    return {
+      ...noProbes,
+      cautions: hazards.gauges[first]?.cautions ?? [],
+      asked: sayAsked({ message: 'read-gauge', data: gauge }),
+      form: { dimension: gauge.dimension },
+    };
   const part = drawing.parts.find((p) => p.id === first);
   if (part) {
     const data = { part: part.title, branch: second ?? '', dimension: 'resistance' } as const;
-    return { ...dead, asked: sayAsked({ message: 'measure-dead', data }), form: { dimension: 'resistance' } };
+    return {
+      ...noProbes,
+      cautions: hazards.parts[first]?.cautions ?? [],
+      asked: sayAsked({ message: 'measure-dead', data }),
+      form: { dimension: 'resistance' },
+    };
   }
   const point = drawing.points[first];
   const black = second ?? point?.black ?? '';
+  const met = [first, black].flatMap((net) => hazards.nets[net] ?? []);
   const known = black === point?.black ? ladder.nets[first] : undefined;
   return {
     asked: sayAsked(voltsBetween(drawing, first, black, at)),
@@ -40,9 +54,13 @@ export function tapped(drawing: Drawing, ladder: LadderView, names: readonly str
     good: known?.good,
     bad: known?.bad,
     probes: black === '' ? [] : [first, black],
-    line: point?.line === true || drawing.points[black]?.line === true,
+    cautions: [...new Set(met.flatMap((h) => h.cautions))],
+    never: met.some((h) => h.never) ? NEVER : undefined,
   };
 }
+
+/** Common practice, no source. */
+const NEVER = 'Never volts on a sparking terminal: kilovolts. Look at the spark.';
 
 function voltsBetween(drawing: Drawing, red: string, black: string, at: string): AskedMessage {
   const place = (net: string) => {

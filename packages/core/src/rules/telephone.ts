@@ -58,7 +58,7 @@ const TELEPHONE: readonly TelephoneQuestion[] = [
     ['some-days', 'Some days'],
     ['once', 'Once'],
   ]),
-  history('bill', 'Gas bill?', 'a higher one speaks for short cycles, or for air and water that stand', [
+  history('bill', 'The bill?', 'a higher one speaks for short cycles, or for air and water that stand', [
     ['usual', 'As ever'],
     ['higher', 'Higher'],
     ['unknown', 'Not known'],
@@ -84,7 +84,7 @@ const TELEPHONE: readonly TelephoneQuestion[] = [
   owner('cylinder', [...MF, ...MW], 'Is there gas in the cylinder, and does the cooker burn?', 'gas is there'),
   owner('battery', [...MF, ...MW], 'Are the lights as bright as ever?', 'a weak battery stops the fan first'),
   owner('vent', VENTED, 'Are its ends outside free of snow, leaves and nests?', 'rules out the simplest blocked vent'),
-  owner('filter', F, 'When was the air filter changed: this season?', 'a blocked one trips the limit'),
+  owner('filter', F, 'Was the air filter changed this season?', 'a blocked one trips the limit'),
   owner('registers', [...F, ...MF], 'Are the registers open?', 'shut ones trip the limit'),
   owner('glass', S, 'Does water stand in the gauge glass?', 'no water is no visit for a test: it stays off'),
   owner('glass-brown', S, 'Is that water clear, not brown?', 'dirt fouls probe and float'),

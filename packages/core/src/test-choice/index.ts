@@ -4,6 +4,6 @@
 export { type RankedTest, rankTests } from './next-test';
 export { OutcomeClasses } from './outcome-classes';
 export { MOST_TO_PLAN, planMinutes, type PlannedTest } from './plan';
-export { cautionsFor, goesRoundSafety, mayPropose } from './safety';
+export { cautionsAt, cautionsFor, goesRoundSafety, mayPropose } from './safety';
 export { episodesFor, mayBypass, minutesFor, setupFor, stillPrepared, type Test, testsOf } from './tests';
 export { wantedOf, workOfQuestion } from './wanted';

@@ -1,5 +1,5 @@
 import type { Model } from '../profile';
-import { kindOf, questionKey } from '../question';
+import { kindOf, type Question, questionKey } from '../question';
 import { type Authority, can, type Followed, isNeverBypassed, offer, safetyOf, workOf } from '../rules';
 import type { Test } from './tests';
 import { wantedOf } from './wanted';
@@ -54,14 +54,25 @@ export function goesRoundSafety(model: Model, { intervention }: Test): boolean {
 /** Cautions of the profile that apply to a test. */
 export function cautionsFor(model: Model, test: Test): string[] {
   const { question, intervention } = test;
-  const { applies = [], own } = kindOf(question).cautions?.(model, question) ?? {};
-  const all = new Set<string>(applies);
-  if (test.line) all.add('line');
-  if (goesRoundSafety(model, test)) all.add('bypass');
   const done =
     intervention && 'action' in intervention
       ? model.actions.find((a) => a.id === intervention.action)!.caution
       : undefined;
+  return cautionsAt(model, question, {
+    line: test.line,
+    bypass: goesRoundSafety(model, test),
+    ...(done !== undefined && { done }),
+  });
+}
+
+/** What can hurt where a question is answered, whoever chose it. */
+export function cautionsAt(
+  model: Model,
+  question: Question,
+  { line, bypass = false, done }: { readonly line: boolean; readonly bypass?: boolean; readonly done?: string },
+): string[] {
+  const { applies = [], own } = kindOf(question).cautions?.(model, question) ?? {};
+  const all = new Set<string>([...applies, ...(line ? ['line'] : []), ...(bypass ? ['bypass'] : [])]);
   return [
     ...[own, done].filter((c) => c !== undefined),
     ...model.cautions.filter((c) => all.has(c.when)).map((c) => c.text),

@@ -56,8 +56,10 @@ function changed(now: SetUp, entry: SetUp, changes: readonly string[]): SetUp {
     [...of, ...more.filter(({ id }) => !of.some((one) => one.id === id))].filter(({ id }) => stands(id));
   const ledger = both(entry.ledger, now.ledger);
   const apart = both(entry.apart, now.apart);
+  // What was said of things that are not there any more goes with them.
+  const { ledger: _ledger, apart: _apart, ...said } = entry;
   return {
-    ...entry,
+    ...said,
     power: changes.includes('power') ? entry.power : now.power,
     gas: changes.includes('gas') ? entry.gas : now.gas,
     call: changes.includes('call') ? entry.call : now.call,

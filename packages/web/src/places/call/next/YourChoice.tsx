@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { type CallView, minutesWords, tapped, type TestView } from '@zetalysis/core/presentation';
 import { Button } from '../../../kit/Button';
+import { Cautions } from '../../../kit/Cautions';
 import { useAppliance } from '../use-appliance';
 import { Field } from './Field';
 import { Means, worth } from './Means';
@@ -32,22 +33,26 @@ export function YourChoice({ probes, view, tests, entry, onBack, onLifted }: Pro
       document.querySelector('[data-ladder] [data-red]')?.scrollIntoView({ block: 'center' });
     else field.current?.focus();
   }, [field, names]);
-  const { asked, form, good, bad, probes: at, line } = tapped(drawing, view.ladder, probes, view.at);
+  const back = (
+    <Button tone="quiet" onClick={onBack}>
+      Back to the next test
+    </Button>
+  );
+  const { asked, form, good, bad, probes: at, cautions, never } = tapped(drawing, view.ladder, probes, view.at);
+  if (never !== undefined) return <Sheet title="Your choice" beside={back} says={never} />;
   const same = tests?.find((t) => at.length > 0 && t.probes.join() === at.join());
   const best = tests?.[0];
   return (
-    <Sheet
-      title="Your choice"
-      beside={
-        <Button tone="quiet" onClick={onBack}>
-          Back to the next test
-        </Button>
-      }
-      says={{ before: '', ...asked }}
-    >
-      {line && <p className={styles.ledger}>Line voltage: probes only, one hand, nothing touched.</p>}
+    <Sheet title="Your choice" beside={back} says={{ before: '', ...asked }}>
+      {cautions.length > 0 && (
+        <Cautions>
+          {cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </Cautions>
+      )}
       <Field entry={entry} label={`Reading ${names}`} asked={form} />
-      {probes.length > 0 && !(probes[0]! in drawing.words.gauges) && (
+      {!(probes[0]! in drawing.words.gauges) && (
         <Button
           tone="quiet"
           onClick={() =>
