@@ -1,10 +1,13 @@
-import react from '@vitejs/plugin-react';
+import babel from '@rolldown/plugin-babel';
+import react, { reactCompilerPreset } from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   plugins: [
     react(),
+    // What did not change is not drawn again, without a word about it in the source.
+    babel({ presets: [reactCompilerPreset()] }),
     VitePWA({
       strategies: 'injectManifest',
       srcDir: 'src',

@@ -36,7 +36,7 @@ describe('a consultation', () => {
     expect(used.next(noGlow, options)).toEqual(fresh().next(noGlow, options));
     // The view now knows of pairs of faults; asked first, it knows single ones until the tests were ranked.
     const asked = fresh();
-    const after = asked.next(noGlow, options).view ?? asked.view(noGlow, options);
+    const after = asked.next(noGlow, options).view;
     expect(used.view(noGlow, options)).toEqual(after);
   });
 

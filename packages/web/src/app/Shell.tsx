@@ -6,7 +6,7 @@ import { leave } from '../api/identity';
 import { clockOffset } from '../api/server-clock';
 import { getReady } from '../store/get-ready';
 import { outboxWords } from '../store/outbox-words';
-import { OutboxContext, useSending } from '../store/use-outbox';
+import { OutboxStateContext, SendContext, useSending } from '../store/use-outbox';
 import { canSpeak, useSpeech } from '../kit/use-speech';
 import { useTheme } from '../theme/use-theme';
 import { HeadSlot } from './head-slot';
@@ -68,60 +68,62 @@ export function Shell({ me, inCall = false, children }: Props) {
     </>
   );
   return (
-    <OutboxContext value={outbox}>
-      <HeadSlot value={slot}>
-        <div className={styles.frame} data-in-call={inCall || undefined}>
-          <header className={styles.shell}>
-            <Link to="/" className={styles.brand} aria-label={inCall ? 'Today' : 'Zetalysis, today'}>
-              <Mark /> <span className={styles.name}>{!inCall && 'Zetalysis'}</span>
-            </Link>
-            {!inCall && <nav aria-label="Places">{places}</nav>}
-            <div ref={setSlot} className={styles.slot} />
-            <span className={styles.end}>
-              {waiting > 0 && (
-                <button
-                  type="button"
-                  className={styles.waits}
-                  data-outbox={outbox.state.kind}
-                  onClick={() => setAsked('waiting')}
-                >
-                  {waiting} to send
-                </button>
-              )}
-              {inCall ? (
-                <details className={styles.menu}>
-                  <summary aria-label={`Menu: places, ${me.fullName}, light, sign out`}>
-                    <svg viewBox="0 0 20 20" aria-hidden="true">
-                      <path d="M2 5h16M2 10h16M2 15h16" />
-                    </svg>
-                  </summary>
-                  <div>
-                    <nav aria-label="Places">{places.slice(1)}</nav>
-                    {own}
-                  </div>
-                </details>
-              ) : (
-                own
-              )}
-            </span>
-          </header>
-          <ClockWrong />
-          {children}
-        </div>
-      </HeadSlot>
-      {asked !== undefined && (
-        <Suspense>
-          <Waits
-            me={me}
-            words={outboxWords(outbox.state)}
-            leaving={asked === 'leaving'}
-            onSend={outbox.send}
-            onLeave={out}
-            onClose={() => setAsked(undefined)}
-          />
-        </Suspense>
-      )}
-    </OutboxContext>
+    <SendContext value={outbox.send}>
+      <OutboxStateContext value={outbox.state}>
+        <HeadSlot value={slot}>
+          <div className={styles.frame} data-in-call={inCall || undefined}>
+            <header className={styles.shell}>
+              <Link to="/" className={styles.brand} aria-label={inCall ? 'Today' : 'Zetalysis, today'}>
+                <Mark /> <span className={styles.name}>{!inCall && 'Zetalysis'}</span>
+              </Link>
+              {!inCall && <nav aria-label="Places">{places}</nav>}
+              <div ref={setSlot} className={styles.slot} />
+              <span className={styles.end}>
+                {waiting > 0 && (
+                  <button
+                    type="button"
+                    className={styles.waits}
+                    data-outbox={outbox.state.kind}
+                    onClick={() => setAsked('waiting')}
+                  >
+                    {waiting} to send
+                  </button>
+                )}
+                {inCall ? (
+                  <details className={styles.menu}>
+                    <summary aria-label={`Menu: places, ${me.fullName}, light, sign out`}>
+                      <svg viewBox="0 0 20 20" aria-hidden="true">
+                        <path d="M2 5h16M2 10h16M2 15h16" />
+                      </svg>
+                    </summary>
+                    <div>
+                      <nav aria-label="Places">{places.slice(1)}</nav>
+                      {own}
+                    </div>
+                  </details>
+                ) : (
+                  own
+                )}
+              </span>
+            </header>
+            <ClockWrong />
+            {children}
+          </div>
+        </HeadSlot>
+        {asked !== undefined && (
+          <Suspense>
+            <Waits
+              me={me}
+              words={outboxWords(outbox.state)}
+              leaving={asked === 'leaving'}
+              onSend={outbox.send}
+              onLeave={out}
+              onClose={() => setAsked(undefined)}
+            />
+          </Suspense>
+        )}
+      </OutboxStateContext>
+    </SendContext>
   );
 }
 

@@ -1,10 +1,10 @@
 import type { Found, Sought } from '@zetalysis/core/analysis';
-import type { CallView, Drawing, Guide, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
+import type { CallView, Drawing, Guide, ProofView, ViewOptions } from '@zetalysis/core/presentation';
 import { type Build, buildKey } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { wrap, type Remote } from 'comlink';
-import type { Viewer } from './consultation';
+import type { Advised, Viewer } from './consultation';
 import type { EngineApi } from './worker';
 import { profileSource } from '../store/profiles';
 
@@ -14,10 +14,7 @@ type Log = readonly CallEvent[];
 export interface LoadedEngine {
   readonly drawing: Drawing;
   readonly view: (log: Log, options: ViewOptions) => Promise<CallView>;
-  readonly next: (
-    log: Log,
-    options: ViewOptions,
-  ) => Promise<{ readonly tests: readonly TestView[]; readonly view: CallView | undefined }>;
+  readonly next: (log: Log, options: ViewOptions) => Promise<Advised>;
   readonly toProve: (log: Log, repair: string, viewer: Viewer) => Promise<ProofView | undefined>;
   readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;

@@ -23,6 +23,12 @@ type Log = readonly CallEvent[];
 /** Who looks, and by whose limits. */
 export type Viewer = Pick<ViewOptions, 'person' | 'standard'>;
 
+/** Everything that is shown of one log. */
+export interface Advised {
+  readonly tests: readonly TestView[];
+  readonly view: CallView;
+}
+
 /** What is known of one log. */
 interface Considered {
   readonly log: string;
@@ -56,16 +62,14 @@ export class Consultation {
     return viewOf(this.#engine, state, assessment, options);
   }
 
-  /** The next tests, and the view again when pairs of faults changed it. */
-  next(log: Log, options: ViewOptions): { tests: TestView[]; view: CallView | undefined } {
+  /** The next tests, and the view with the pairs of faults that were weighed for them. */
+  next(log: Log, options: ViewOptions): Advised {
     const known = this.#consider(log);
-    if (known.state.closed) return { tests: [], view: undefined };
-    const before = known.assessment.hypotheses.length;
-    const ranked = this.#rank(known, options);
+    const ranked = known.state.closed ? [] : this.#rank(known, options);
     const { state, assessment } = known;
     return {
       tests: testsView(this.#engine, state, assessment, ranked, options),
-      view: assessment.hypotheses.length > before ? viewOf(this.#engine, state, assessment, options) : undefined,
+      view: viewOf(this.#engine, state, assessment, options),
     };
   }
 

@@ -1,7 +1,8 @@
 import type { CallView, Drawing, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
 import { buildKey, PLAIN } from '@zetalysis/core/profile';
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { type AdviceSnapshot, buildOf, type CallEvent } from '@zetalysis/core/visit';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { holdEngine, type LoadedEngine } from './client';
 import { Conversation } from './conversation';
 
@@ -22,15 +23,20 @@ export interface EngineState {
 interface Shown {
   readonly log: readonly CallEvent[];
   readonly view: CallView;
+  /** Not known yet when a call was only just opened. */
+  readonly tests?: readonly TestView[];
 }
 
-/** Consults the engine about one call. Answers come in parts; an answer overtaken by newer evidence is dropped. */
+/**
+ * Consults the engine about one call; an answer overtaken by newer evidence is dropped. When a call is opened the suspects
+ * are shown before the next test is known; from then on both change together, so that the page is drawn once.
+ */
 export function useEngine(events: readonly CallEvent[] | undefined, options: ViewOptions): EngineState {
   const { engine, problem: notLoaded } = useLoaded(events);
   const [shown, setShown] = useState<Shown>();
-  const [next, setNext] = useState<{ log: readonly CallEvent[]; tests: readonly TestView[] }>();
   const [unanswered, setUnanswered] = useState<string>();
   const [conversation] = useState(() => new Conversation());
+  const begun = useRef(false);
 
   const { units, person, phase, standard, whatIf } = options;
   useEffect(() => {
@@ -38,10 +44,15 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     const asked = { units, person, phase, standard, whatIf };
     conversation
       .ask(async (hear) => {
-        setShown({ log: events, view: await hear(engine.view(events, asked)) });
-        const { tests, view } = await hear(engine.next(events, asked));
-        if (view) setShown({ log: events, view });
-        setNext({ log: events, tests });
+        if (!begun.current) setShown({ log: events, view: await hear(engine.view(events, asked)) });
+        begun.current = true;
+        const advised = await hear(engine.next(events, asked));
+        // What is as it was stays the very same thing, and is not drawn again.
+        setShown((before) => ({
+          view: replaceEqualDeep(before?.view, advised.view),
+          tests: replaceEqualDeep(before?.tests, advised.tests),
+          log: events,
+        }));
       })
       .catch((error: unknown) => setUnanswered((error as Error).message));
     return () => conversation.end();
@@ -60,8 +71,8 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
   return {
     drawing: engine?.drawing,
     view: shown?.view,
-    tests: next?.tests,
-    thinking: next?.log !== events,
+    tests: shown?.tests,
+    thinking: shown?.tests === undefined || shown.log !== events,
     problem: notLoaded ?? unanswered,
     toProve,
     advice,

@@ -1,10 +1,10 @@
 import type { Found, Sought } from '@zetalysis/core/analysis';
-import type { CallView, Drawing, Guide, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
+import type { CallView, Drawing, Guide, ProofView, ViewOptions } from '@zetalysis/core/presentation';
 import type { Build } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { expose } from 'comlink';
-import { Consultation, type Viewer } from './consultation';
+import { type Advised, Consultation, type Viewer } from './consultation';
 
 /** The appliances loaded here, by the key the client gave them. */
 const consulted = new Map<string, { readonly source: string; readonly consultation: Consultation }>();
@@ -29,11 +29,7 @@ const api = {
   view(key: string, log: readonly CallEvent[], options: ViewOptions): CallView {
     return need(key).view(log, options);
   },
-  next(
-    key: string,
-    log: readonly CallEvent[],
-    options: ViewOptions,
-  ): { tests: TestView[]; view: CallView | undefined } {
+  next(key: string, log: readonly CallEvent[], options: ViewOptions): Advised {
     return need(key).next(log, options);
   },
   toProve(key: string, log: readonly CallEvent[], repair: string, viewer: Viewer): ProofView | undefined {

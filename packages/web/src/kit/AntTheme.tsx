@@ -12,6 +12,8 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
   return (
     <ConfigProvider
       {...(nonce === undefined ? {} : { csp: { nonce } })}
+      // A ripple reads the style of a button in the very moment when the page is about to be drawn anew.
+      wave={{ disabled: true }}
       theme={{
         algorithm: dark ? antTheme.darkAlgorithm : antTheme.defaultAlgorithm,
         token: {

@@ -16,7 +16,7 @@ import type { KeptEvent } from './database';
 import { newEntry } from './entry';
 import { local, onNews } from './local';
 import { pull } from './pull';
-import { useOutbox } from './use-outbox';
+import { useSend } from './use-outbox';
 
 const POLL_MS = 4000;
 
@@ -41,19 +41,21 @@ export interface CallLog {
   readonly missing: string | undefined;
 }
 
+type Log = Pick<CallLog, 'events' | 'arrived'>;
+const UNREAD: Log = { events: undefined, arrived: [] };
+
 /** The log of one call: read from the browser's store, fed by this tab, other tabs and the server. */
 export function useCall(call: string, me: Me): CallLog {
   const { name: person, role, grants } = me;
   const own = useMemo(() => ({ role, grants }), [role, grants]);
-  const [kept, setKept] = useState<readonly KeptEvent[]>();
-  const [events, setEvents] = useState<readonly CallEvent[]>();
+  const [{ events, arrived }, setLog] = useState<Log>(UNREAD);
   const [notKept, setNotKept] = useState<string>();
   const [missing, setMissing] = useState<string>();
   const [looking, setLooking] = useState<readonly string[]>([]);
   const newest = useRef<readonly CallEvent[]>([]);
   /** The clock value of the newest entry made here, so that two quick entries get different ones. */
   const clock = useRef(0);
-  const { send } = useOutbox();
+  const send = useSend();
 
   useEffect(() => {
     newest.current = [];
@@ -62,11 +64,14 @@ export function useCall(call: string, me: Me): CallLog {
     const reread = async (): Promise<void> => {
       const now = await local.events(call, person);
       if (!here) return;
-      const all = mergeEvents(now.map((k) => vouchedFor(k, person, own)));
-      // A log without news stays the same one, so that nobody thinks about it twice.
+      const came = now.map((k) => ({ event: vouchedFor(k, person, own), number: k.number ?? Infinity }));
+      const all = mergeEvents(came.map((a) => a.event));
       if (!isSame(all, newest.current)) newest.current = all;
-      setKept(now);
-      setEvents(newest.current);
+      // A log without news stays the same one, so that nobody thinks about it or draws it twice.
+      setLog((before) => ({
+        events: newest.current,
+        arrived: hasSamePlaces(came, before.arrived) ? before.arrived : came,
+      }));
     };
     const fetchNew = async (): Promise<void> => {
       try {
@@ -94,10 +99,6 @@ export function useCall(call: string, me: Me): CallLog {
     };
   }, [call, person, own, send]);
 
-  const arrived = useMemo(
-    () => (kept ?? []).map((k) => ({ event: vouchedFor(k, person, own), number: k.number ?? Infinity })),
-    [kept, person, own],
-  );
   const overview = useMemo(() => overviewOf(arrived, shopTime()), [arrived]);
   const { state } = overview;
   const append = useCallback(
@@ -129,6 +130,12 @@ const isSame = (a: readonly CallEvent[], b: readonly CallEvent[]): boolean =>
   a.every(
     (e, i) => e.id === b[i]!.id && wordsOf(e) === wordsOf(b[i]!) && (e.as === undefined) === (b[i]!.as === undefined),
   );
+
+const hasSamePlaces = (a: readonly Arrived[], b: readonly Arrived[]): boolean =>
+  isSame(
+    a.map((x) => x.event),
+    b.map((x) => x.event),
+  ) && a.every((x, i) => x.number === b[i]!.number);
 
 const wordsOf = ({ body }: CallEvent): string | undefined => ('text' in body ? body.text : undefined);
 

@@ -11,9 +11,12 @@ export interface Outbox {
   readonly send: () => Promise<void>;
 }
 
-export const OutboxContext = createContext<Outbox>({ state: { kind: 'sent' }, send: () => Promise.resolve() });
+export const OutboxStateContext = createContext<OutboxState>({ kind: 'sent' });
+export const SendContext = createContext<Outbox['send']>(() => Promise.resolve());
 
-export const useOutbox = (): Outbox => use(OutboxContext);
+export const useOutboxState = (): OutboxState => use(OutboxStateContext);
+/** For who only sends, and is not drawn again each time something went out. */
+export const useSend = (): Outbox['send'] => use(SendContext);
 
 /** The outbox of whoever is signed in, sending from whatever page is open. One tab sends at a time. */
 export function useSending(person: string): Outbox {

@@ -57,8 +57,8 @@ export function CallPage(props: Props) {
     props;
   // What is changed next is changed on what is so now, however long the engine thinks about it.
   const { events } = log;
-  const setup = useMemo(() => presentSetup(events ?? []), [events]);
-  const view = useMemo(() => ({ ...props.view, setup }), [props.view, setup]);
+  const view = useMemo(() => withSetup(props.view, presentSetup(events ?? [])), [props.view, events]);
+  const { setup } = view;
   useLooking(id, looksOn && !view.closed);
   const [probes, setProbes] = useState<readonly string[]>([]);
   const [dialog, setDialog] = useState<DialogName>();
@@ -97,7 +97,7 @@ export function CallPage(props: Props) {
   const appliance = useMemo(() => ({ drawing, wires, units }), [drawing, wires, units]);
   return (
     <ApplianceProvider value={appliance}>
-      <main className={styles.call} data-fills-screen data-job={job} data-tapped={probes.length > 0 || undefined}>
+      <main className={styles.call} data-job={job} data-tapped={probes.length > 0 || undefined}>
         <CallHead
           drawing={drawing}
           view={view}
@@ -183,6 +183,10 @@ export function CallPage(props: Props) {
     </ApplianceProvider>
   );
 }
+
+/** The view as it is set up now; the very same one when nothing was changed, so that nothing of it is drawn again. */
+const withSetup = (view: CallView, setup: CallView['setup']): CallView =>
+  JSON.stringify(view.setup) === JSON.stringify(setup) ? view : { ...view, setup };
 
 const WhatIf = ({ words, onBack }: { words: string; onBack: () => void }) => (
   <p className="notice" role="status" data-what-if>

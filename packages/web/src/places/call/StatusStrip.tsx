@@ -3,7 +3,7 @@ import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import type { ReactNode } from 'react';
 import { Button } from '../../kit/Button';
 import { outboxWords } from '../../store/outbox-words';
-import { useOutbox } from '../../store/use-outbox';
+import { useOutboxState } from '../../store/use-outbox';
 import { ChangeSetup } from './ChangeSetup';
 import { Timers } from './Timers';
 import styles from './StatusStrip.module.css';
@@ -21,7 +21,7 @@ interface Props {
 export function StatusStrip({ drawing, view, onBody, onDanger, children }: Props) {
   const { setup } = view;
   const set = (change: Partial<typeof setup>): void => onBody(setupEntry({ ...setup, ...change }));
-  const { state: outbox } = useOutbox();
+  const outbox = useOutboxState();
   const { closed } = view;
   return (
     <div className={styles.status} role="region" aria-label="State of the appliance">

@@ -1,6 +1,7 @@
 import type { CallView } from '@zetalysis/core/presentation';
 import { bypassLimit, offBy, overdue, RINGS_AT, safetyOf, WHILE_TEMPORARY } from '@zetalysis/core/rules';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
+import { InHead } from '../../../app/head-slot';
 import { Button } from '../../../kit/Button';
 import { Ring } from '../../../kit/Ring';
 import { clock } from '../clock';
@@ -43,6 +44,11 @@ export function LedgerBar({ setup, closed, onBody }: Props) {
       aria-label="To put back"
       data-bypass={c.bypasses.length > 0 || undefined}
     >
+      {c.bypasses.length > 0 && (
+        <InHead>
+          <span data-bypass hidden />
+        </InHead>
+      )}
       {c.bypasses.map((b) => {
         const limit = offBy(b, c);
         const over = overdue(b, c) !== undefined;
