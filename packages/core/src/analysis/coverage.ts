@@ -1,5 +1,5 @@
 import type { Engine } from '../diagnosis';
-import type { Hypothesis } from '../inference';
+import { type Hypothesis, waysOfFailing } from '../inference';
 import { kindOf } from '../question';
 import { NORMAL_SETUP } from '../simulation';
 import { setupFor } from '../test-choice';
@@ -19,7 +19,10 @@ export interface Coverage {
 /** Compares the predictions of all faults over all tests of a profile. */
 export function coverage(engine: Engine): Coverage {
   // What comes and goes looks like its lasting twin whenever it is there.
-  const faults = engine.hypotheses.filter((h) => h.kind === 'fault' && h.occurs === 1);
+  const faults = waysOfFailing(engine.hypotheses)
+    .map((w) => w.hypothesis)
+    .filter((h) => h.kind === 'fault' && h.occurs === 1)
+    .sort((a, b) => a.index - b.index);
   const healthy = signature(engine, engine.healthy);
   const groups = new Map<string, Hypothesis[]>();
   const silent: Hypothesis[] = [];

@@ -1,4 +1,5 @@
 import type { Engine } from '../diagnosis';
+import { waysOfFailing } from '../inference';
 import type { Prediction, Question } from '../question';
 import { FIRST_EPISODE } from '../simulation';
 import { findNet } from '../profile';
@@ -71,10 +72,10 @@ export function findReadings(engine: Engine, sought: readonly Sought[]): Found[]
       return {
         phase: phase.title,
         sound: shows.some((h) => h.kind === 'healthy'),
-        faults: shows
-          .filter((h) => h.kind === 'fault')
-          .sort((a, b) => b.prior - a.prior)
-          .map((h) => ({ words: h.words, share: h.prior })),
+        faults: waysOfFailing(shows.filter((h) => h.kind === 'fault')).map(({ hypothesis, weight }) => ({
+          words: hypothesis.words,
+          share: weight,
+        })),
       };
     })
     .filter((f) => f.sound || f.faults.length > 0);

@@ -9,6 +9,7 @@ import {
   type Repair,
   seedPairs,
   Traces,
+  waysOfFailing,
 } from '../inference';
 import type { Model, PartIndex } from '../profile';
 import {
@@ -169,7 +170,7 @@ export class Engine {
     const { hypotheses } = assessment;
     // With nothing that fits, the ranking means little: what splits all of them best is asked first.
     const probabilities = assessment.noHypothesisFits ? flattened(assessment.probabilities) : assessment.probabilities;
-    const live = probabilities.reduce((n, p) => n + (p >= 0.005 ? 1 : 0), 0);
+    const live = waysOfFailing(hypotheses.filter((h) => probabilities[h.index]! >= 0.005)).length;
     const offered = this.offered(situation, assessment).filter((t) => !t.intervention || this.mayIntervene(live));
     const proofOf = (h: Hypothesis): ReadonlyMap<string, number> => {
       const plan = this.proofOf(h, situation, assessment, offered);
@@ -256,7 +257,7 @@ export class Engine {
     const debt = proofDebt(this.model, hypotheses, items, suspect);
     if (!debt) return NO_PROOF;
     // Each intervention means a run for every rival.
-    const few = this.mayIntervene(debt.open.length);
+    const few = this.mayIntervene(waysOfFailing(debt.open.map((o) => o.hypothesis)).length);
     const rivals = debt.open.map((o) => o.hypothesis);
     const findings = this.expectedFindingsOf(evidence, suspect);
     const offers = offered.flatMap((test) => {
@@ -337,9 +338,10 @@ function groupByRepair(hypotheses: readonly Hypothesis[], probabilities: Float64
   for (const h of hypotheses) groups.set(h.repair, [...(groups.get(h.repair) ?? []), h]);
   return [...groups]
     .map(([repair, members]) => {
-      const sorted = members
-        .map((hypothesis) => ({ hypothesis, probability: probabilities[hypothesis.index]! }))
-        .sort((a, b) => b.probability - a.probability);
+      const sorted = waysOfFailing(members, (h) => probabilities[h.index]!).map(({ hypothesis, weight }) => ({
+        hypothesis,
+        probability: weight,
+      }));
       return {
         repair,
         probability: sorted.reduce((sum, m) => sum + m.probability, 0),
@@ -350,12 +352,11 @@ function groupByRepair(hypotheses: readonly Hypothesis[], probabilities: Float64
     .sort((a, b) => b.probability - a.probability);
 }
 
-function bestFault(hypotheses: readonly Hypothesis[], probabilities: Float64Array): Hypothesis | undefined {
-  let best: Hypothesis | undefined;
-  for (const h of hypotheses)
-    if (h.kind === 'fault' && (best === undefined || probabilities[h.index]! > probabilities[best.index]!)) best = h;
-  return best;
-}
+const bestFault = (hypotheses: readonly Hypothesis[], probabilities: Float64Array): Hypothesis | undefined =>
+  waysOfFailing(
+    hypotheses.filter((h) => h.kind === 'fault'),
+    (h) => probabilities[h.index]!,
+  )[0]?.hypothesis;
 
 /** A ranking without much belief in itself. */
 function flattened(probabilities: Float64Array): Float64Array {

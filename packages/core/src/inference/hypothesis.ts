@@ -1,5 +1,6 @@
 import type { Model, PartIndex } from '../profile';
 import { asIndex, type Index } from '../profile';
+import type { Severity } from '../parts';
 import type { FaultRef } from '../simulation';
 import { ASSUMED } from '../standards';
 import { type Repair, repairKey } from './repair';
@@ -10,8 +11,18 @@ export type HypothesisIndex = Index<'hypotheses'>;
 /** One explanation of what is wrong. Single faults have one fault, pairs two; healthy and unknown have none. */
 export interface Hypothesis {
   readonly index: HypothesisIndex;
-  /** `part.mode`, with `~` when it comes and goes; `a + b` for a pair; or `healthy`, `unknown`. */
+  /**
+   * `part.mode`, with `@2` for the severity at place 2 and `~` when it comes and goes; `a + b` for a pair; or `healthy`,
+   * `unknown`.
+   */
   readonly id: string;
+  /**
+   * The way of failing: all severities of one have the same, and count as one suspicion. The id of a hypothesis that has
+   * no others of its kind.
+   */
+  readonly family: string;
+  /** How far gone the part is, where that differs. */
+  readonly severity?: Severity;
   readonly kind: 'healthy' | 'fault' | 'other' | 'unknown';
   readonly faults: readonly FaultRef[];
   /** Chance that the fault shows in an episode; below 1 it comes and goes. */
@@ -41,6 +52,7 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
     {
       ...NAMELESS,
       id: 'healthy',
+      family: 'healthy',
       kind: 'healthy',
       rate: ASSUMED.healthyRate,
       repair: 'none',
@@ -49,13 +61,16 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
   ];
   for (const part of model.parts)
     part.modes.forEach((mode, index) => {
-      const id = `${part.id}.${mode.id}`;
+      const family = `${part.id}.${mode.id}`;
+      const id = mode.severity ? `${family}@${mode.severity.place}` : family;
       const tripped = mode.trips === undefined ? undefined : model.parts.find((p) => p.id === mode.trips)!.index;
-      const rate = mode.relativeRate * (factors[id] ?? 1);
+      const rate = mode.relativeRate * (factors[family] ?? 1);
       const whole = mode.repair === 'replace' ? model.parts[part.assembly]! : part;
       const comesAndGoes = mode.intermittent ?? 0;
       const always = {
         id,
+        family,
+        ...(mode.severity && { severity: mode.severity }),
         kind: mode.other === true ? ('other' as const) : ('fault' as const),
         faults: [{ part: part.index, mode: index }],
         occurs: 1,
@@ -70,6 +85,7 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
         raw.push({
           ...always,
           id: `${id}~`,
+          family: `${family}~`,
           occurs: ASSUMED.comesAndGoesShows,
           rate: rate * comesAndGoes,
           words: `${always.words}, off and on`,
@@ -78,6 +94,7 @@ export function hypothesesOf(model: Model, factors: RateFactors = {}): Hypothesi
   raw.push({
     ...NAMELESS,
     id: 'unknown',
+    family: 'unknown',
     kind: 'unknown',
     rate: ASSUMED.unknownRate,
     repair: 'unknown',
@@ -100,15 +117,19 @@ export function pairOf(
   second: Hypothesis,
   index: HypothesisIndex,
   repaired: readonly PartIndex[],
+  /** Of both ways of failing, all severities together. */
+  prior = first.prior * second.prior,
 ): Hypothesis {
   const [lead, rest] = repaired.includes(first.faults[0]!.part) ? [second, first] : [first, second];
+  const id = `${lead.id} + ${rest.id}`;
   return {
     index,
-    id: `${lead.id} + ${rest.id}`,
+    id,
+    family: id,
     kind: 'fault',
     faults: [...lead.faults, ...rest.faults],
     occurs: 1,
-    prior: ASSUMED.pairShare * first.prior * second.prior,
+    prior: ASSUMED.pairShare * prior,
     repair: lead.repair,
     breaks: lead.breaks,
     cause: lead.cause,
@@ -116,4 +137,28 @@ export function pairOf(
       ? `${lead.words}, besides what was repaired`
       : `${lead.words}; and ${uncapital(rest.words)}`,
   };
+}
+
+/** A way of failing, by the likeliest of its severities, with the weight of all of them. */
+export interface WayOfFailing {
+  readonly hypothesis: Hypothesis;
+  readonly weight: number;
+}
+
+/** The ways of failing among some hypotheses, the weightiest first: what has severities counts once. */
+export function waysOfFailing(
+  hypotheses: Iterable<Hypothesis>,
+  weightOf: (h: Hypothesis) => number = (h) => h.prior,
+): WayOfFailing[] {
+  const families = new Map<string, { hypothesis: Hypothesis; most: number; weight: number }>();
+  for (const hypothesis of hypotheses) {
+    const weight = weightOf(hypothesis);
+    const known = families.get(hypothesis.family);
+    if (!known) families.set(hypothesis.family, { hypothesis, most: weight, weight });
+    else {
+      if (weight > known.most) Object.assign(known, { hypothesis, most: weight });
+      known.weight += weight;
+    }
+  }
+  return [...families.values()].sort((a, b) => b.weight - a.weight);
 }

@@ -1,6 +1,6 @@
 import { asIndex } from '../profile';
 import { type Evidence, likelihood } from '../question';
-import { type Hypothesis, pairOf } from './hypothesis';
+import { type Hypothesis, pairOf, waysOfFailing } from './hypothesis';
 import type { ItemFit } from './posterior';
 
 /** How many pairs are worth simulating, best first. */
@@ -18,14 +18,11 @@ export function seedPairs(
   evidence: Evidence,
   firstIndex: number,
 ): Hypothesis[] {
-  const faults = singles.filter((h) => h.kind === 'fault' && h.occurs === 1 && h.repair !== 'none');
+  const hopeful = singles.filter((h) => h.kind === 'fault' && h.occurs === 1 && h.repair !== 'none');
+  const faults = waysOfFailing(hopeful, (h) => h.prior * Math.exp(total(hopesOf(h, items)))).map((w) => w.hypothesis);
+  const priors = new Map(waysOfFailing(hopeful).map((w) => [w.hypothesis.family, w.weight]));
   const repaired = evidence.episodes[evidence.episodes.length - 1]!.repaired;
-  const hopes = faults.map((h) =>
-    items.map((i) => {
-      const fit = i.fits[h.index];
-      return fit ? Math.max(-CLIP, Math.log(Math.max(likelihood(fit), 1e-12) / i.base)) : -CLIP;
-    }),
-  );
+  const hopes = faults.map((h) => hopesOf(h, items));
   const found: { a: Hypothesis; b: Hypothesis; hope: number }[] = [];
   for (let a = 0; a < faults.length; a++)
     for (let b = a + 1; b < faults.length; b++) {
@@ -33,15 +30,22 @@ export function seedPairs(
       if (first.faults[0]!.part === second.faults[0]!.part) continue;
       // What was repaired without a cure is half of the answer, or beside the point.
       if (repaired.length > 0 && ![first, second].some((h) => repaired.includes(h.faults[0]!.part))) continue;
-      let hope = Math.log(first.prior) + Math.log(second.prior);
+      let hope = Math.log(priors.get(first.family)! * priors.get(second.family)!);
       for (let i = 0; i < items.length; i++) hope += Math.max(hopes[a]![i]!, hopes[b]![i]!);
       found.push({ a: first, b: second, hope });
     }
   found.sort((x, y) => y.hope - x.hope);
   return found.slice(0, MOST_PAIRS).map(({ a, b }, i) => {
     const [first, second] = total(hopes[faults.indexOf(a)]!) >= total(hopes[faults.indexOf(b)]!) ? [a, b] : [b, a];
-    return pairOf(first, second, asIndex(firstIndex + i), repaired);
+    return pairOf(first, second, asIndex(firstIndex + i), repaired, priors.get(a.family)! * priors.get(b.family)!);
   });
 }
+
+/** How well each item goes with a fault, clipped. */
+const hopesOf = (h: Hypothesis, items: readonly ItemFit[]): number[] =>
+  items.map((i) => {
+    const fit = i.fits[h.index];
+    return fit ? Math.max(-CLIP, Math.log(Math.max(likelihood(fit), 1e-12) / i.base)) : -CLIP;
+  });
 
 const total = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0);

@@ -8,11 +8,12 @@ import {
   kindOf,
   likelihood,
   type Prediction,
+  reaching,
   scaleOf,
 } from '../question';
 import type { Episode } from '../simulation';
 import { ASSUMED } from '../standards';
-import { type Hypothesis, type HypothesisIndex, predicts } from './hypothesis';
+import { type Hypothesis, type HypothesisIndex, predicts, waysOfFailing } from './hypothesis';
 import type { Traces } from './traces';
 
 /** How one item of evidence sits with every hypothesis. */
@@ -40,11 +41,14 @@ export function fitEvidence(
   evidence: Evidence,
 ): ItemFit[] {
   const before = new Map<string, (readonly (Prediction | undefined)[])[]>();
+  const severities = severitiesOf(hypotheses);
   return evidence.items.map((item) => {
     const chain = evidence.episodes.slice(0, item.episode + 1);
     const predictions = hypotheses.map((h) =>
       predicts(h) ? traces.predict(h.faults, chain, item.observation) : undefined,
     );
+    for (const family of severities)
+      reaching(family.map((h) => predictions[h.index]!)).forEach((p, i) => (predictions[family[i]!.index] = p));
     const known = predictions.filter((p) => p !== undefined);
     const scale = scaleOf(model, item.observation, known);
     const kind = kindOf(item.observation);
@@ -68,6 +72,13 @@ export function fitEvidence(
       episode,
     };
   });
+}
+
+/** The ways of failing that differ in how far they are gone, each with its severities in their order. */
+function severitiesOf(hypotheses: readonly Hypothesis[]): Hypothesis[][] {
+  const families = new Map<string, Hypothesis[]>();
+  for (const h of hypotheses) if (h.severity && h.occurs === 1) families.set(h.family, [...(families.get(h.family) ?? []), h]);
+  return [...families.values()].filter((f) => f.length > 1);
 }
 
 /** The same question is another one when something lasting was changed in between, so that another answer is expected. */
@@ -195,6 +206,8 @@ function otherLog(
 ): number {
   const part = h.faults[0]!.part;
   const siblings = hypotheses.filter((s) => s.kind === 'fault' && s.faults.length === 1 && s.faults[0]!.part === part);
+  const ways = waysOfFailing(siblings).length;
+  const shareOf = ({ severity, occurs }: Hypothesis): number => (occurs === 1 ? (severity?.share ?? 1) : 1);
   let log = 0;
   let mended = 0;
   let notMended = 0;
@@ -206,7 +219,7 @@ function otherLog(
       return;
     }
     const listed =
-      siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + single[g]![s.index]!, 0) / siblings.length;
+      siblings.length === 0 ? base : siblings.reduce((sum, s) => sum + shareOf(s) * single[g]![s.index]!, 0) / ways;
     log += logOf(ASSUMED.otherLikeListed * listed + (1 - ASSUMED.otherLikeListed) * base * ASSUMED.otherUnlike);
   });
   return log + logMix(badShare(h, evidence), notMended, mended);

@@ -16,7 +16,9 @@ export {
   type PartKind,
   type Symbol as PartSymbol,
   type PartView,
+  type Severity,
   type Spec,
   type SpecValue,
 } from './part-kind';
 export { PART_KINDS } from './part-kinds';
+export { even, factors, inBand } from './severity';

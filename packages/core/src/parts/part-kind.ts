@@ -75,6 +75,25 @@ export interface FaultMode {
   readonly takesAway?: 'everything' | { readonly output: string } | { readonly input: string };
   /** The mode joins the far end of this branch to a net (a chafed wire, a shorted cable). */
   readonly shorts?: { readonly to: string; readonly r: number };
+  /** What the component is instead of what its specification says, SI: a degraded value. */
+  readonly values?: Readonly<Record<string, number>>;
+  /** Of a way of failing that differs in how far it is gone: which of its severities this one is. */
+  readonly severity?: Severity;
+}
+
+/**
+ * One severity of a way of failing. All severities of it stand one after the other, have its id, its words and its repair,
+ * and share its rate: they are one way of failing.
+ */
+export interface Severity {
+  /** Its place among them, from the one end of the band to the other. */
+  readonly place: number;
+  /** The share of cases that are about as far gone as this. */
+  readonly share: number;
+  /** Where in the band it stands, 0 to 1 from its beginning. */
+  readonly at: number;
+  /** What is left of a sound one's value, as a share; nothing where that says little. */
+  readonly left?: number;
 }
 
 /** The leads of a part in a solved circuit, which tell how it is driven. */

@@ -1,7 +1,7 @@
 import type { Millis } from '../units';
 import { measureVolts } from '../circuit';
 import type { Engine } from '../diagnosis';
-import type { Hypothesis } from '../inference';
+import { type Hypothesis, waysOfFailing } from '../inference';
 import type { DeadTest } from '../parts';
 import type { Prediction, Question } from '../question';
 import { FIRST_EPISODE, type Interval, type Trace } from '../simulation';
@@ -90,16 +90,15 @@ export function guideOf(engine: Engine, reader: Reader): Guide {
           })),
     ),
     gauges: model.gauges.map((g, i) => ({ title: g.title, how: g.how, good: sound({ kind: 'gauge', gauge: i }) })),
-    faults: engine.hypotheses
-      .filter((h) => h.kind === 'fault' && h.occurs === 1)
-      .map((h) => ({
+    faults: waysOfFailing(engine.hypotheses.filter((h) => h.kind === 'fault' && h.occurs === 1)).map(
+      ({ hypothesis: h, weight }) => ({
         id: h.id,
         words: h.words,
         repair: h.repair,
-        share: h.prior,
+        share: weight,
         signature: signatureWords(engine, h),
-      }))
-      .sort((a, b) => b.share - a.share),
+      }),
+    ),
     curves: runCurves(model, healthy, reader),
     codes: model.codes,
     cautions: model.cautions.map((c) => c.text),

@@ -1,4 +1,4 @@
-import { type ControlPort, type FaultMode, PART_KINDS, type PartKind, type SpecValue } from '../parts';
+import { type ControlPort, even, type FaultMode, inBand, PART_KINDS, type PartKind, type SpecValue } from '../parts';
 import { PROOF_LIST_IDS, SAFETY_KINDS } from '../rules';
 import { type Dimension, millis } from '../units';
 import { type Data, type DataMap, isMap } from './document';
@@ -119,6 +119,9 @@ function loadRates(
   return weights;
 }
 
+/** How many severities stand for a way of being wrong that varies. */
+const SEVERITIES = 6;
+
 /** Ways of being wrong that the profile writes itself (for `condition` parts), or extra weights for derived ones. */
 function loadModes(fields: Fields, data: Data | undefined, path: Path, kind: PartKind): FaultMode[] {
   const modes: FaultMode[] = [];
@@ -134,8 +137,8 @@ function loadModes(fields: Fields, data: Data | undefined, path: Path, kind: Par
   for (const [id, raw] of Object.entries(fields.map(data, path, 'one entry per way of being wrong'))) {
     const at = [...path, id];
     const mode = fields.map(raw, at, 'words, weight and mend');
-    fields.only(mode, at, ['words', 'weight', 'mend', 'trips', 'intermittent']);
-    modes.push({
+    fields.only(mode, at, ['words', 'weight', 'mend', 'trips', 'intermittent', 'varies']);
+    const way: FaultMode = {
       id,
       words: fields.text(mode, 'words', at),
       relativeRate: fields.number(mode, 'weight', at, 1),
@@ -150,7 +153,8 @@ function loadModes(fields: Fields, data: Data | undefined, path: Path, kind: Par
       ] as const),
       ...(mode['intermittent'] === undefined ? {} : { intermittent: fields.number(mode, 'intermittent', at, 0) }),
       ...(mode['trips'] === undefined ? {} : { trips: fields.text(mode, 'trips', at) }),
-    });
+    };
+    modes.push(...(fields.flag(mode, 'varies', at, false) ? inBand(way, [even(0, 1, SEVERITIES)], () => ({})) : [way]));
   }
   return modes;
 }

@@ -44,11 +44,20 @@ export function loadQuantities(fields: Fields, data: DataMap, compile: Compile, 
 
 function loadRule(fields: Fields, item: Data, at: Path, dimension: Dimension, compile: Compile): QuantityRule {
   const rule = fields.map(item, at, '{when, is, over}');
-  fields.only(rule, at, ['when', 'is', 'hold', 'after', 'over']);
+  fields.only(rule, at, ['when', 'is', 'from', 'to', 'hold', 'after', 'over']);
   const hold = fields.flag(rule, 'hold', at, false);
+  const when =
+    rule['when'] === undefined ? undefined : compile(fields.text(rule, 'when', at), [...at, 'when'], 'boolean');
+  const spread =
+    rule['from'] === undefined && rule['to'] === undefined
+      ? undefined
+      : { from: fields.quantity(rule, 'from', at, dimension), to: fields.quantity(rule, 'to', at, dimension) };
+  if (spread && (when?.faults.length ?? 0) === 0)
+    fields.file.problem(at, 'goes from one value to another by how far a fault is gone: "when" must ask about a fault');
   return {
-    is: fields.quantity(rule, 'is', at, dimension, hold ? 0 : undefined),
-    when: rule['when'] === undefined ? undefined : compile(fields.text(rule, 'when', at), [...at, 'when'], 'boolean'),
+    is: spread ? (spread.from + spread.to) / 2 : fields.quantity(rule, 'is', at, dimension, hold ? 0 : undefined),
+    ...(spread && { spread }),
+    when,
     hold,
     after: millis(fields.quantity(rule, 'after', at, 'time', 0)),
     over: millis(fields.quantity(rule, 'over', at, 'time', 0)),

@@ -112,6 +112,8 @@ export interface Point {
 export interface QuantityRule {
   readonly when: Expression | undefined;
   readonly is: number;
+  /** What it is by how far the fault that the rule asks about is gone: from the beginning of its band to the end. */
+  readonly spread?: { readonly from: number; readonly to: number };
   /** Stay where it is instead of heading for `is`. */
   readonly hold: boolean;
   /** Delay before the change begins and time it takes. */

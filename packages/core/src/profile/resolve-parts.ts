@@ -16,13 +16,16 @@ export interface FailingPart extends RawPart {
 
 export const withModes = (raw: RawPart): FailingPart => {
   const all = raw.modes.length > 0 ? raw.modes : raw.kind.modes(raw.spec);
-  return { ...raw, known: all.map((m) => m.id), modes: raw.testOnly ? [] : withRates(all, raw.rates) };
+  return { ...raw, known: [...new Set(all.map((m) => m.id))], modes: raw.testOnly ? [] : withRates(all, raw.rates) };
 };
 
-/** Applies a profile's own rates; a way of failing with rate 0 is left out. */
+/** Applies a profile's own rates; a way of failing with rate 0 is left out. Its severities share its rate. */
 function withRates(modes: readonly FaultMode[], rates: ReadonlyMap<string, number>): FaultMode[] {
   return modes
-    .map((m) => ({ ...m, relativeRate: rates.get(m.id) ?? rates.get('*') ?? m.relativeRate }))
+    .map((m) => {
+      const own = rates.get(m.id) ?? rates.get('*');
+      return own === undefined ? m : { ...m, relativeRate: own * (m.severity?.share ?? 1) };
+    })
     .filter((m) => m.relativeRate > 0);
 }
 

@@ -1,4 +1,4 @@
-import { type Hypothesis, type HypothesisIndex, type ItemFit, predicts } from '../inference';
+import { type Hypothesis, type HypothesisIndex, type ItemFit, predicts, waysOfFailing } from '../inference';
 import type { Model, PartIndex } from '../profile';
 import { CONTRADICTS, type Fit, kindOf, type Question } from '../question';
 import type { Requirement } from './checklist';
@@ -61,7 +61,10 @@ export function prove(
       { requirement: 'explains-all', met: explains, by: [] },
       ...(rivals.length === 0
         ? [{ requirement: 'rivals-excluded', met: true, by: [] } as const]
-        : rivals.map(({ words }) => ({ requirement: 'rival-excluded', of: words, met: false, by: [] }) as const)),
+        : waysOfFailing(rivals).map(
+            ({ hypothesis }) =>
+              ({ requirement: 'rival-excluded', of: hypothesis.words, met: false, by: [] }) as const,
+          )),
     ],
   };
 }

@@ -1,6 +1,6 @@
 import { ASSUMED } from '../standards';
 import { type Reading, readingValue } from '../units';
-import { comesAtAll, decay, gauss } from './fit';
+import { between, comesAtAll, decay, gauss } from './fit';
 import type { Prediction } from './prediction';
 import { isDead, type VoltsRange, voltsSd } from './volts-range';
 
@@ -16,7 +16,9 @@ export function fitVolts(reading: Reading, p: Prediction, range: VoltsRange): { 
       const { shorter } = p;
       const mixed = shorter
         ? (1 - shorter.share) * standing(x, p.volts, range) + shorter.share * standing(x, shorter.value, range)
-        : standing(x, p.volts, range);
+        : p.reach && !isDead(p.volts, range)
+          ? between(x, p.reach, voltsSd(p.volts, range))
+          : standing(x, p.volts, range);
       return { fit: absent * steady * mixed, base };
     }
     case 'unsteady': {

@@ -1,5 +1,5 @@
 import { ASSUMED } from '../standards';
-import { isAbsent, type Prediction } from './prediction';
+import { isAbsent, type Prediction, type Reach } from './prediction';
 
 /** How an observation sits with a prediction. */
 export interface Fit {
@@ -26,6 +26,22 @@ export function fitChoice(prediction: Prediction, given: number, of: number, blu
 
 export const gauss = (x: number, mean: number, sd: number): number =>
   Math.exp(-0.5 * ((x - mean) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
+
+/** Density where the value itself lies anywhere between two others, even odds, and is read with an error. */
+export const between = (x: number, { low, high }: Reach, sd: number): number =>
+  high - low < sd / 4
+    ? gauss(x, (low + high) / 2, sd)
+    : (normalCdf((x - low) / sd) - normalCdf((x - high) / sd)) / (high - low);
+
+/** Share of a normal distribution below z: Abramowitz and Stegun, Handbook of Mathematical Functions, 7.1.26. */
+function normalCdf(z: number): number {
+  const x = Math.abs(z) / Math.SQRT2;
+  const t = 1 / (1 + 0.3275911 * x);
+  const poly = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))));
+  const tail = 0.5 * poly * Math.exp(-x * x);
+  return z > 0 ? 1 - tail : tail;
+}
+
 export const decay = (x: number, mean: number): number => Math.exp(-Math.abs(x) / mean) / mean;
 
 /** What is left of a fit when the step at which it was read hardly comes. */
@@ -44,7 +60,8 @@ const numberSd = (value: number, tolerance: number, { floor, zero }: NumberError
 export function fitNumber(x: number, p: Prediction, scale: Scale, error: NumberError, blunder: number): Fit {
   const base = 1 / Math.max(scale.top, error.floor * 10);
   if (p.kind !== 'number') return { fit: 0, base, blunder };
-  return { fit: comesAtAll(p) * gauss(x, p.value, numberSd(p.value, p.tolerance, error)), base, blunder };
+  const sd = numberSd(p.value, p.tolerance, error);
+  return { fit: comesAtAll(p) * (p.reach ? between(x, p.reach, sd) : gauss(x, p.value, sd)), base, blunder };
 }
 
 /** Whether two numbers would be read as the same one. */

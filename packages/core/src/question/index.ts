@@ -37,4 +37,5 @@ export {
   questionKey,
 } from './question-kinds';
 export { answerShows, atTerminal, commonNets, CONTRADICTS, isAbout, looksAt, terminals } from './relevance';
+export { reaching } from './reach';
 export { scaleOf } from './scale';

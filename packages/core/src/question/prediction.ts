@@ -6,15 +6,39 @@ export type Prediction =
    * A steady voltage; `absent` when the phase never comes under the hypothesis and the stuck state was taken. In a slow
    * cycle somebody may come in its shorter part, and reads that one as steadily.
    */
-  | { readonly kind: 'volts'; readonly volts: number; readonly absent: boolean; readonly shorter?: ShorterPart }
+  | {
+      readonly kind: 'volts';
+      readonly volts: number;
+      readonly absent: boolean;
+      readonly shorter?: ShorterPart;
+      readonly reach?: Reach;
+    }
   | { readonly kind: 'unsteady'; readonly low: number; readonly high: number; readonly absent: boolean }
   /** Probes not joined by the circuit: whatever couples in. */
   | { readonly kind: 'ghost'; readonly absent: boolean }
   /** Of a part that is isolated; a switch that opens and closes, in either state. */
-  | { readonly kind: 'ohms'; readonly ohms: number; readonly tolerance: number; readonly shorter?: ShorterPart }
-  | { readonly kind: 'number'; readonly value: number; readonly tolerance: number; readonly absent: boolean }
+  | {
+      readonly kind: 'ohms';
+      readonly ohms: number;
+      readonly tolerance: number;
+      readonly shorter?: ShorterPart;
+      readonly reach?: Reach;
+    }
+  | {
+      readonly kind: 'number';
+      readonly value: number;
+      readonly tolerance: number;
+      readonly absent: boolean;
+      readonly reach?: Reach;
+    }
   /** The phase never comes: no time, no reading. */
   | { readonly kind: 'never' };
+
+/** Between what the value lies where it is not known better, in the unit of the prediction. */
+export interface Reach {
+  readonly low: number;
+  readonly high: number;
+}
 
 /** What stands in the shorter part of a slow cycle, in the unit of the prediction, and its share of the time. */
 interface ShorterPart {

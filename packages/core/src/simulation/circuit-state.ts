@@ -2,7 +2,7 @@ import { type Circuit, type Element, type Layout, layoutOf, type Solution, solve
 import { CLOSED, type Electrical, OPEN } from '../parts';
 import type { Branch, Model } from '../profile';
 import { DriveSensing, type DriveState } from './drive-state';
-import type { FaultRef, Setup } from './setup';
+import { type FaultRef, type Setup, specUnder } from './setup';
 
 /** One solved electrical state of an appliance. */
 export interface CircuitState {
@@ -57,9 +57,10 @@ export class CircuitStates {
   }
 
   private newId(branch: Branch, state: number, mode: number): number {
-    const { kind, spec, modes } = this.model.parts[branch.part]!;
+    const part = this.model.parts[branch.part]!;
+    const { kind, modes } = part;
     const name = branch.part !== this.model.controller?.part ? kind.states[state]! : state === 1 ? branch.name : 'idle';
-    const electrical = kind.electrical(spec, name, modes[mode]?.id, branch.name, branch.frequency);
+    const electrical = kind.electrical(specUnder(part, modes[mode]), name, modes[mode]?.id, branch.name, branch.frequency);
     if (electrical.type === 'open') return OPEN_ID;
     // What another state or fault of the branch is as well has its number: it need not be solved anew.
     const same = this.ids[branch.index]!.flat().find((id) => alike(this.electricals[id]!, electrical));

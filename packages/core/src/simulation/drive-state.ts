@@ -1,7 +1,7 @@
 import type { Solution } from '../circuit';
 import { type Electrical, type FaultMode, fed, type Leads, NOTHING } from '../parts';
 import type { Branch, Controller, Model, Part } from '../profile';
-import { failureModeOf, failureOf, type FaultRef } from './setup';
+import { failureModeOf, type FaultRef, specUnder } from './setup';
 
 /**
  * How its circuit drives an appliance: all that its movements take from it. Drive states of one appliance that are equal are
@@ -85,22 +85,23 @@ const isDeaf = (takenAway: FaultMode['takesAway'], input: string): boolean =>
 /** The leads of one part, laid to one circuit after the other. */
 class PartLeads implements Leads {
   fault: string | undefined;
+  spec: Leads['spec'];
   private solution!: Solution;
   private ids!: readonly number[];
 
   constructor(
     readonly part: Part,
     private readonly electrical: (id: number) => Electrical,
-  ) {}
-
-  get spec(): Leads['spec'] {
-    return this.part.spec;
+  ) {
+    this.spec = part.spec;
   }
 
   sense(solution: Solution, ids: readonly number[], faults: readonly FaultRef[]): number {
     this.solution = solution;
     this.ids = ids;
-    this.fault = failureOf(this.part, faults);
+    const mode = failureModeOf(this.part, faults);
+    this.fault = mode?.id;
+    this.spec = specUnder(this.part, mode);
     return this.part.kind.drive!(this);
   }
 

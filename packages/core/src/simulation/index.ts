@@ -9,7 +9,7 @@ export { chainKey, type Episode, episodeKey, FIRST_EPISODE } from './episode';
 export { type Lived, Lives } from './lives';
 export { Random } from './random';
 export { findFault, run } from './run';
-export { failureOf, type FaultRef, NORMAL_SETUP, type Setup, setupKey } from './setup';
+export { failureModeOf, type FaultRef, NORMAL_SETUP, type Setup, setupKey, specUnder } from './setup';
 export { RestlessError } from './simulator';
 export { type Interval, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
 export { Trajectories } from './trajectories';

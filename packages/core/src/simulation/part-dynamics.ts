@@ -1,9 +1,9 @@
 import type { Millis } from '../units';
-import type { PartView, Spec } from '../parts';
+import type { FaultMode, PartView, Spec } from '../parts';
 import type { Model, Part, Scope } from '../profile';
 import type { Due } from './dependency-index';
 import type { DriveState } from './drive-state';
-import { failureOf, type FaultRef } from './setup';
+import { failureModeOf, type FaultRef, specUnder } from './setup';
 import type { Memory } from './trace';
 
 /** The parts of the appliance in motion: their states, and where they are heading. */
@@ -115,25 +115,27 @@ export class PartDynamics {
 }
 
 /** The way in which a part is broken, if it is one of the kind’s non-electrical faults. */
-function nonElectricalFault(part: Part, nonElectrical: readonly FaultRef[]): string | undefined {
-  const mode = failureOf(part, nonElectrical);
-  return mode !== undefined && part.kind.nonElectricalFaults?.includes(mode) ? mode : undefined;
+function nonElectricalFault(part: Part, nonElectrical: readonly FaultRef[]): FaultMode | undefined {
+  const mode = failureModeOf(part, nonElectrical);
+  return mode !== undefined && part.kind.nonElectricalFaults?.includes(mode.id) ? mode : undefined;
 }
 
 /** What one part can see of the present appliance. */
 class View implements PartView {
+  readonly fault: string | undefined;
+  readonly spec: Spec;
+
   constructor(
     private readonly dynamics: PartDynamics,
     readonly part: Part,
-    readonly fault: string | undefined,
-  ) {}
+    mode: FaultMode | undefined,
+  ) {
+    this.fault = mode?.id;
+    this.spec = specUnder(part, mode);
+  }
 
   get state(): string {
     return this.part.kind.states[this.dynamics.states[this.part.index]!]!;
-  }
-
-  get spec(): Spec {
-    return this.part.spec;
   }
 
   get drive(): number {

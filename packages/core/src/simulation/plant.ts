@@ -1,6 +1,7 @@
 import type { Millis } from '../units';
 import type { Model, Quantity, Scope } from '../profile';
 import type { Due } from './dependency-index';
+import type { FaultRef } from './setup';
 import { type Memory, type Ramp, rampValue } from './trace';
 
 /** The physical quantities of the appliance: each heads for what its first matching rule says. */
@@ -17,6 +18,7 @@ export class Plant {
     from: Millis,
     memory: Memory | undefined,
     private readonly due: Due,
+    private readonly broken: readonly FaultRef[],
   ) {
     this.looked = from;
     this.rule = new Int16Array(model.quantities.length).fill(-1);
@@ -58,10 +60,11 @@ export class Plant {
       const rule = quantity.rules[found]!;
       const value = this.value(index, now);
       const ramps = this.ramps[index]!;
-      const stays = rule.hold || value === rule.is;
+      const target = this.targetOf(rule);
+      const stays = rule.hold || value === target;
       const ramp: Ramp = stays
         ? { from: now, value, start: now, over: 0, target: value }
-        : { from: now, value, start: now + rule.after, over: rule.over, target: rule.is };
+        : { from: now, value, start: now + rule.after, over: rule.over, target };
       // Several headings at one instant: the last one counts.
       if (this.latest(index).from === now) ramps[ramps.length - 1] = ramp;
       else ramps.push(ramp);
@@ -71,6 +74,13 @@ export class Plant {
       changed = true;
     }
     return changed;
+  }
+
+  private targetOf({ is, spread, when }: Quantity['rules'][number]): number {
+    if (!spread) return is;
+    const fault = this.broken.find((f) => when!.faults.some((asked) => asked.part === f.part));
+    const at = fault && this.model.parts[fault.part]!.modes[fault.mode]!.severity?.at;
+    return at === undefined ? is : spread.from + (spread.to - spread.from) * at;
   }
 
   /** The next moment at which a quantity jumps, crosses a compared value or arrives. */

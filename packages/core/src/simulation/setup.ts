@@ -1,4 +1,4 @@
-import type { FaultMode } from '../parts';
+import type { FaultMode, Spec } from '../parts';
 import type { Part, PartIndex } from '../profile';
 
 /** How the appliance is set while it is watched: one episode has one setup. */
@@ -48,6 +48,16 @@ export function failureModeOf({ index, modes }: Part, faults: readonly FaultRef[
   return undefined;
 }
 
-/** The same by its id. */
-export const failureOf = (part: Part, faults: readonly FaultRef[]): string | undefined =>
-  failureModeOf(part, faults)?.id;
+/** The first severity of a way of failing: the one that stands for all of them where it is asked about by name. */
+export const firstSeverity = ({ modes }: Part, mode: number): number => modes.findIndex((m) => m.id === modes[mode]!.id);
+
+/** What a part is now: as specified, or with the degraded values of the way in which it fails. */
+export function specUnder(part: Part, mode: FaultMode | undefined): Spec {
+  if (mode?.values === undefined) return part.spec;
+  let spec = degraded.get(mode);
+  if (!spec) degraded.set(mode, (spec = { ...part.spec, ...mode.values }));
+  return spec;
+}
+
+/** By the mode of a part of one model. */
+const degraded = new WeakMap<FaultMode, Spec>();

@@ -7,7 +7,7 @@ import type { DriveState } from './drive-state';
 import { Observer } from './observer';
 import { PartDynamics } from './part-dynamics';
 import { Plant } from './plant';
-import type { FaultRef, Setup } from './setup';
+import { firstSeverity, type FaultRef, type Setup } from './setup';
 import type { Memory, Outcome } from './trace';
 import type { Trajectory } from './trajectory';
 
@@ -68,10 +68,10 @@ export class Simulator implements Scope {
       name === 'power' ? setup.power : name === 'gas' ? setup.gas : setup.actions.includes(name),
     );
     this.modes = new Int16Array(model.parts.length).fill(-1);
-    for (const fault of nonElectrical) this.modes[fault.part] = fault.mode;
+    for (const fault of nonElectrical) this.modes[fault.part] = firstSeverity(model.parts[fault.part]!, fault.mode);
     this.due = new Due(dependencies);
     this.parts = new PartDynamics(model, matters, nonElectrical, memory, this.due);
-    this.plant = new Plant(model, this.now, memory, this.due);
+    this.plant = new Plant(model, this.now, memory, this.due, nonElectrical);
     this.observer = new Observer(model, this.due);
     if (model.controller) this.program = new ControlProgram(model.controller, this.due);
   }

@@ -132,7 +132,10 @@ function nonElectricalFaultsOf(model: Model): boolean[][] {
     modes.map(({ id, starts }) => starts !== undefined || kind.nonElectricalFaults?.includes(id) === true),
   );
   for (const expression of running(model))
-    for (const { part, mode } of expression.faults) nonElectrical[part]![mode] = true;
+    for (const { part, mode } of expression.faults) {
+      const { modes } = model.parts[part]!;
+      for (let m = 0; m < modes.length; m++) if (modes[m]!.id === modes[mode]!.id) nonElectrical[part]![m] = true;
+    }
   return nonElectrical;
 }
 

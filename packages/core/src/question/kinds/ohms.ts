@@ -1,16 +1,16 @@
 import { deadTestsIn } from '../../parts';
 import { findPart, type Model, type PartIndex, unknownName } from '../../profile';
-import { failureOf, type Lived } from '../../simulation';
+import { failureModeOf, type Lived, specUnder } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { type Reading, readingValue } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, branchName, name, readingFields } from '../body-fields';
-import { gauss } from '../fit';
+import { between, gauss } from '../fit';
 import { NOTHING_MORE } from '../messages';
 import { passagesOf } from '../line-words';
 import { observed, problem } from '../named';
 import { lasting } from '../observed-stretch';
-import { type Prediction, readsOpen } from '../prediction';
+import { type Prediction, type Reach, readsOpen } from '../prediction';
 import type { QuestionKind } from '../question-kind';
 import { INSTRUMENTS, met } from '../simulated-hand';
 import { caseReading } from './readings';
@@ -151,10 +151,11 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
 
 function predictOhms(model: Model, { trace, faults }: Lived, { part: index, branch }: OhmsQuestion): Prediction {
   const part = model.parts[index]!;
-  const mode = failureOf(part, faults);
+  const mode = failureModeOf(part, faults);
+  const spec = specUnder(part, mode);
   const tolerance = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.tolerance ?? 0));
   const ohmsIn = (state: string): number => {
-    const electrical = part.kind.electrical(part.spec, state, mode, branch, 'dc');
+    const electrical = part.kind.electrical(spec, state, mode?.id, branch, 'dc');
     return electrical.type === 'impedance' ? electrical.r : Infinity;
   };
   // Isolated on the bench: a part that is merely unpowered is at rest; a switch stands as what it senses left it.
@@ -189,17 +190,19 @@ function fitOhms(o: OhmsObservation, p: Prediction): { fit: number; base: number
   const fit = p.shorter
     ? (1 - p.shorter.share) * resting(x, p.ohms, p.tolerance) +
       p.shorter.share * resting(x, p.shorter.value, p.tolerance)
-    : resting(x, p.ohms, p.tolerance);
+    : resting(x, p.ohms, p.tolerance, p.reach);
   return { fit, base };
 }
 
 /** Density of a reading of a part that rests at some ohms, per decade; a probability where OL is read. */
-function resting(x: number, value: number, tolerance: number): number {
+function resting(x: number, value: number, tolerance: number, reach?: Reach): number {
   if (readsOpen(x) || readsOpen(value)) return readsOpen(x) && readsOpen(value) ? 1 : 0;
   const near = Math.max(value, 0.1);
   // Leads and contacts add a few tenths of an ohm; the part itself has its tolerance.
   const sd = Math.hypot(0.02 + tolerance, 0.25 / (near + 0.3)) / Math.LN10;
-  return gauss(Math.log10(Math.max(x, 0.1)), Math.log10(near), sd);
+  const read = Math.log10(Math.max(x, 0.1));
+  if (!reach) return gauss(read, Math.log10(near), sd);
+  return between(read, { low: Math.log10(Math.max(reach.low, 0.1)), high: Math.log10(Math.max(reach.high, 0.1)) }, sd);
 }
 
 function sameOhms(a: Prediction, b: Prediction): boolean {
