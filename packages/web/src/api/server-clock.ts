@@ -10,6 +10,15 @@ export function hearServerClock(response: Response, asked: number): void {
   const now = Date.now();
   if (Number.isNaN(said) || now - asked > SLOW_MS) return;
   localStorage.setItem(KEPT, String(Math.round(((now + asked) / 2 - said) / 1000) * 1000));
+  listeners.forEach((l) => l());
+}
+
+const listeners = new Set<() => void>();
+
+/** Tells when the server's clock was heard again. */
+export function onServerClock(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
 }
 
 /** How far this device's clock is ahead of the server's, milliseconds; nothing when it is right, or nobody knows. */

@@ -1,9 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
 import { Link, NavLink } from 'react-router';
 import type { Me } from '@zetalysis/contract';
 import { leave } from '../api/identity';
-import { clockOffset } from '../api/server-clock';
+import { clockOffset, onServerClock } from '../api/server-clock';
 import { getReady } from '../store/get-ready';
 import { outboxWords } from '../store/outbox-words';
 import { OutboxStateContext, SendContext, useSending } from '../store/use-outbox';
@@ -146,7 +146,7 @@ const initials = (name: string): string =>
 
 /** This device's clock is wrong: entries are noted with the difference, and shown by the shop's clock. */
 function ClockWrong() {
-  const offset = clockOffset();
+  const offset = useSyncExternalStore(onServerClock, clockOffset);
   if (offset === undefined) return null;
   const minutes = Math.max(1, Math.round(Math.abs(offset) / 60_000));
   return (

@@ -8,7 +8,9 @@ if (nonce !== undefined) nonceForStyles(nonce);
 
 /** Ant Design made of our tokens. Style tags carry the page's nonce, so that the strict content policy lets them pass. */
 export function AntTheme({ children }: { children: React.ReactNode }) {
-  const dark = useTheme()[0] === 'dark';
+  const [light] = useTheme();
+  const dark = light === 'dark';
+  const colour = (name: `--${string}`): string => token(name, light);
   return (
     <ConfigProvider
       {...(nonce === undefined ? {} : { csp: { nonce } })}
@@ -20,23 +22,23 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           fontFamily: '"B612", sans-serif',
           fontSize: 15,
           controlHeight: 44,
-          colorPrimary: token('--ember'),
+          colorPrimary: colour('--ember'),
           // A lighter one under the pointer would be too faint to read.
-          colorPrimaryHover: token('--ember'),
-          colorPrimaryActive: token('--ember'),
-          colorPrimaryTextHover: token('--ember'),
-          colorErrorHover: token('--alarm'),
-          colorErrorBorderHover: token('--alarm'),
-          colorLinkHover: token('--live'),
+          colorPrimaryHover: colour('--ember'),
+          colorPrimaryActive: colour('--ember'),
+          colorPrimaryTextHover: colour('--ember'),
+          colorErrorHover: colour('--alarm'),
+          colorErrorBorderHover: colour('--alarm'),
+          colorLinkHover: colour('--live'),
           // Dark letters on the ember button: white ones would be too faint.
-          ...(dark ? { colorTextLightSolid: token('--paper') } : {}),
-          colorBgBase: token('--sheet'),
-          colorBgContainer: token('--sheet'),
-          colorTextBase: token('--ink'),
-          colorTextPlaceholder: token('--soft'),
-          colorLink: token('--live'),
-          colorError: token('--alarm'),
-          colorBorder: token('--line'),
+          ...(dark ? { colorTextLightSolid: colour('--paper') } : {}),
+          colorBgBase: colour('--sheet'),
+          colorBgContainer: colour('--sheet'),
+          colorTextBase: colour('--ink'),
+          colorTextPlaceholder: colour('--soft'),
+          colorLink: colour('--live'),
+          colorError: colour('--alarm'),
+          colorBorder: colour('--line'),
           borderRadius: 4,
           // Who asks for less motion gets none.
           motion: !window.matchMedia('(prefers-reduced-motion: reduce)').matches,

@@ -18,13 +18,12 @@ interface Props {
 
 /** A line over time. For who cannot see it, its ends and its range in words. */
 export function Chart({ title, unit, across, points }: Props) {
-  // Drawn anew when the light changes.
-  useTheme();
+  const [light] = useTheme();
   const axis = (words: string) => ({
     type: 'linear' as const,
-    title: { display: true, text: words, color: token('--soft') },
-    ticks: { color: token('--soft'), maxTicksLimit: 6 },
-    grid: { color: token('--line') },
+    title: { display: true, text: words, color: token('--soft', light) },
+    ticks: { color: token('--soft', light), maxTicksLimit: 6 },
+    grid: { color: token('--line', light) },
   });
   return (
     <figure className={styles.chart}>
@@ -38,7 +37,7 @@ export function Chart({ title, unit, across, points }: Props) {
               {
                 label: title,
                 data: [...points],
-                borderColor: token('--live'),
+                borderColor: token('--live', light),
                 borderWidth: 2,
                 pointRadius: 0,
                 pointHitRadius: 12,

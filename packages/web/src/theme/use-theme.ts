@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
-type Theme = 'day' | 'dark';
+export type Theme = 'day' | 'dark';
 
 const KEY = 'zetalysis.theme';
 const listeners = new Set<() => void>();

@@ -23,9 +23,8 @@ export const Answer = ({ title, answer, onBody }: Props) =>
   );
 
 function ToType({ title, answer, onBody }: Props<Extract<AnswerFormView, { kind: 'reading' }>>) {
-  const entry = useEntry({ asked: answer, tapped: [], at: undefined, field: useRef<InputRef>(null) }, ({ body }) =>
-    onBody(body),
-  );
+  const field = useRef<InputRef>(null);
+  const entry = useEntry({ asked: answer, tapped: [], at: undefined, field }, ({ body }) => onBody(body));
   return <Field entry={entry} label={`Reading: ${title}`} asked={answer} />;
 }
 

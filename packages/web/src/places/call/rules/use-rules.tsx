@@ -36,7 +36,8 @@ const SECOND = 1000;
 
 /** Follows the rules of a call second by second. What stands inside is drawn again only where it asks for them. */
 export function RulesProvider({ arrived, meanings, person, name, children }: Props) {
-  const now = shopTime(useNow(SECOND));
+  const tick = useNow(SECOND);
+  const now = shopTime(tick);
   const log = useMemo(() => {
     const numbered = arrived.map(({ event, number }) => (Number.isFinite(number) ? { ...event, number } : event));
     const events = withMeanings(meanings, settled(mergeEvents(numbered)));
