@@ -97,7 +97,11 @@ export const field = (page: Page): Locator =>
 
 /** Types into the page's one field. */
 export async function entry(page: Page, line: string): Promise<void> {
-  await field(page).fill(line);
+  // The sheet may just be drawn anew for the next test, with another field.
+  await expect(async () => {
+    await field(page).fill(line);
+    await expect(field(page)).toHaveValue(line, { timeout: 500 });
+  }).toPass({ timeout: 30_000 });
   await field(page).press('Enter');
 }
 

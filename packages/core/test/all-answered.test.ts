@@ -34,7 +34,11 @@ describe.each(FAMILIES)('every question answered rightly: %s', (id) => {
     const wrong = ends.filter(({ h, suspects, probabilities, hypotheses }) => {
       const group = alike.find((g) => g.includes(h)) ?? [h];
       const [{ leading, repair }] = suspects as [(typeof suspects)[0]];
-      const told = ({ index }: Hypothesis): number => probabilities[index]! / hypotheses[index]!.prior;
+      const told = ({ family }: Hypothesis): number => {
+        const same = hypotheses.filter((s) => s.family === family);
+        const sum = (of: (s: Hypothesis) => number): number => same.reduce((total, s) => total + of(s), 0);
+        return sum((s) => probabilities[s.index]!) / sum((s) => s.prior);
+      };
       return !group.some((g) => g.repair === repair) && told(leading) > EVEN * told(h);
     });
     expect(wrong.map(({ h, suspects }) => `${h.id} → ${suspects[0]!.repair}`)).toEqual([]);

@@ -39,13 +39,16 @@ describe('every part kind', () => {
       expect(users.length).toBeGreaterThan(0);
       for (const user of users) {
         expect(kind.states.length).toBeGreaterThan(0);
-        expect(new Set(user.modes.map((m) => m.id)).size).toBe(user.modes.length);
+        // One mode for each way of failing; of one with severities, one for each place in its band.
+        const named = user.modes.map((m) => `${m.id} ${m.severity?.place ?? ''}`);
+        expect(new Set(named).size).toBe(named.length);
         for (const mode of user.modes) expect(mode.relativeRate).toBeGreaterThan(0);
         for (const branch of user.branches)
           for (const state of kind.states)
-            for (const fault of [undefined, ...user.modes.map((m) => m.id)])
+            for (const fault of [undefined, ...user.modes])
               for (const frequency of ['ac', 'dc'] as const) {
-                const e = kind.electrical(user.spec as Spec, state, fault, branch.name, frequency);
+                const spec: Spec = { ...user.spec, ...fault?.values };
+                const e = kind.electrical(spec, state, fault?.id, branch.name, frequency);
                 if (e.type === 'impedance') {
                   expect(e.r).toBeGreaterThan(0);
                   // An ohmmeter knows no reactance.

@@ -132,7 +132,7 @@ describe('nothing fits', () => {
 
 describe('hot-only faults and what is found on arrival', () => {
   const trace = (name: string, episodes: readonly Partial<Episode>[] = [{}]) => {
-    const h = engine.hypotheses.find((x) => x.id === name)!;
+    const h = engine.hypotheses.find((x) => x.family === name)!;
     return engine.traces.last(
       h.faults,
       episodes.map((e) => ({ setup: NORMAL_SETUP, repaired: [], ...e })),

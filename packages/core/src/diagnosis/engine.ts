@@ -25,7 +25,7 @@ import {
 import { askedKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
 import type { Authority, Followed } from '../rules';
 import { chainKey, CircuitStates, FIRST_EPISODE, setupKey, Trajectories } from '../simulation';
-import { type TestingStandard, USUAL_STANDARD } from '../standards';
+import { ASSUMED, type TestingStandard, USUAL_STANDARD } from '../standards';
 import type { Millis } from '../units';
 import {
   mayPropose,
@@ -40,7 +40,7 @@ import {
 } from '../test-choice';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '2.8.0';
+export const ENGINE_VERSION = '3.0.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;
@@ -106,6 +106,8 @@ export class Engine {
   readonly tests: readonly Test[];
   readonly circuits: CircuitStates;
   readonly traces: Traces;
+  /** By way of failing, its severities that disturb nothing. */
+  private readonly harmless = new Map<string, ReadonlySet<Hypothesis['index']>>();
   /** In how many ways the setup can be changed for a test. */
   private readonly interventions: number;
 
@@ -137,7 +139,7 @@ export class Engine {
 
   private weigh(evidence: Evidence, hypotheses: readonly Hypothesis[]): Assessment {
     const items = fitEvidence(this.model, this.traces, hypotheses, evidence);
-    const probabilities = posterior(hypotheses, items, evidence);
+    const probabilities = posterior(hypotheses, items, evidence, (h) => this.priorOf(h));
     const suspects = groupByRepair(hypotheses, probabilities);
     const leading = suspects[0]!.leading;
     const named =
@@ -152,6 +154,22 @@ export class Engine {
     const noHypothesisFits =
       leading.kind === 'unknown' || (named !== undefined && contradiction(named, items) >= FITS_NO_MORE);
     return { hypotheses, probabilities, suspects, items, proof, surprises, fitsNothing, noHypothesisFits };
+  }
+
+  /** Whoever calls has something that does not work: a severity that disturbs nothing is seldom what they call for. */
+  private priorOf(h: Hypothesis): number {
+    return h.prior * (h.severity && this.disturbsNothing(h) ? ASSUMED.disturbsNothing : 1);
+  }
+
+  /** Whether the appliance runs with this severity of a way of failing that otherwise stops it. */
+  private disturbsNothing(h: Hypothesis): boolean {
+    let known = this.harmless.get(h.family);
+    if (!known) {
+      const all = this.hypotheses.filter((other) => other.family === h.family);
+      const running = all.filter((s) => this.traces.last(s.faults, FIRST).trace.outcome === 'runs');
+      this.harmless.set(h.family, (known = new Set(running.length === all.length ? [] : running.map((s) => s.index))));
+    }
+    return known.has(h.index);
   }
 
   /** Whether every single fault that still counts is contradicted by what was found. */
@@ -324,6 +342,9 @@ export class Engine {
     return byTest;
   }
 }
+
+/** An appliance as it is met. */
+const FIRST = [FIRST_EPISODE];
 
 /** What is shown, without the word for it. */
 const inDoubt = (proof: Proof): Proof => ({

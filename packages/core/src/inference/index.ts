@@ -13,4 +13,5 @@ export {
 export { seedPairs } from './pairs';
 export { fitEvidence, type ItemFit, posterior, uninformed } from './posterior';
 export { type Repair, repairOf } from './repair';
+export { SharedSources } from './shared-sources';
 export { Traces } from './traces';

@@ -14,6 +14,7 @@ import {
 import type { Episode } from '../simulation';
 import { ASSUMED } from '../standards';
 import { type Hypothesis, type HypothesisIndex, predicts, waysOfFailing } from './hypothesis';
+import { SharedSources } from './shared-sources';
 import type { Traces } from './traces';
 
 /** How one item of evidence sits with every hypothesis. */
@@ -42,6 +43,7 @@ export function fitEvidence(
 ): ItemFit[] {
   const before = new Map<string, (readonly (Prediction | undefined)[])[]>();
   const severities = severitiesOf(hypotheses);
+  const sources = new SharedSources(model);
   return evidence.items.map((item) => {
     const chain = evidence.episodes.slice(0, item.episode + 1);
     const predictions = hypotheses.map((h) =>
@@ -52,8 +54,10 @@ export function fitEvidence(
     const known = predictions.filter((p) => p !== undefined);
     const scale = scaleOf(model, item.observation, known);
     const kind = kindOf(item.observation);
-    const fits = predictions.map((p) => p && kind.fit(model, item.observation, p, scale, predictions[0]));
     const episode = evidence.episodes[item.episode]!;
+    const plain = (p: Prediction): Fit => kind.fit(model, item.observation, p, scale, predictions[0]);
+    const fitOf = sources.reading(item.observation, episode, plain);
+    const fits = predictions.map((p, h) => p && fitOf(p, hypotheses[h]!));
     const fitsIfBad = new Map<HypothesisIndex, Fit>();
     for (const h of hypotheses)
       if (h.kind === 'fault' && h.faults.some((f) => episode.repaired.includes(f.part))) {
@@ -77,7 +81,8 @@ export function fitEvidence(
 /** The ways of failing that differ in how far they are gone, each with its severities in their order. */
 function severitiesOf(hypotheses: readonly Hypothesis[]): Hypothesis[][] {
   const families = new Map<string, Hypothesis[]>();
-  for (const h of hypotheses) if (h.severity && h.occurs === 1) families.set(h.family, [...(families.get(h.family) ?? []), h]);
+  for (const h of hypotheses)
+    if (h.severity && h.occurs === 1) families.set(h.family, [...(families.get(h.family) ?? []), h]);
   return [...families.values()].filter((f) => f.length > 1);
 }
 
@@ -112,9 +117,11 @@ export function posterior(
   hypotheses: readonly Hypothesis[],
   items: readonly ItemFit[],
   evidence: Evidence,
+  /** What is thought of a hypothesis before anything is known. */
+  priorOf: (h: Hypothesis) => number = (h) => h.prior,
 ): Float64Array {
   const groups = groupsOf(items);
-  const logs = Float64Array.from(hypotheses, (h) => Math.log(h.prior));
+  const logs = Float64Array.from(hypotheses, (h) => Math.log(priorOf(h)));
   const bases = groups.map(({ items }) => items.reduce((product, i) => product * i.base, 1) ** (1 / items.length));
   const single = groups.map(({ items }) =>
     hypotheses.map((h) => (predicts(h) ? groupLikelihood(items.map((i) => i.fits[h.index])) : 0)),

@@ -28,7 +28,8 @@ export const converter: PartKind = {
   },
   drive: ({ spec, volts }) => Number(volts('input') >= num(spec, 'starts-at')),
   move: (view) => actsWhileFed(view, { to: 'on', after: 300 }, { to: 'off', after: 100 }),
-  feeds: (spec, branch) => (branch === 'output' ? { volts: num(spec, 'volts'), frequency: 'dc' } : undefined),
+  feeds: (spec, branch) =>
+    branch === 'output' ? { volts: num(spec, 'volts'), frequency: 'dc', sound: { low: 0.95, high: 1.05 } } : undefined,
   deadTests: () => [],
   role: (branch) => (branch === 'output' ? 'source' : 'consumer'),
   symbol: (branch) => (branch === 'output' ? 'source' : 'load'),

@@ -176,6 +176,15 @@ type PartNature =
 export type Symbol =
   'source' | 'contact' | 'fuse' | 'coil' | 'motor' | 'load' | 'igniter' | 'winding' | 'rod' | 'wire' | 'plug' | 'spark';
 
+/** What a source feeds into the circuit. */
+interface Feed {
+  /** Rated volts. */
+  readonly volts: number;
+  readonly frequency: Frequency;
+  /** Between which shares of what the model says sound ones lie, all readings fed by it together. */
+  readonly sound: { readonly low: number; readonly high: number };
+}
+
 /**
  * One kind of component. A kind is code because it joins electrical behaviour, movement and ways of failing; what a
  * particular component is (ohms, volts, set points) is data in the profile.
@@ -211,7 +220,7 @@ export interface PartKind {
   thresholds?(spec: Spec): readonly { readonly field: string; readonly value: number }[];
   deadTests(spec: Spec): readonly DeadTest[];
   /** What a branch feeds into the circuit when it is alive; says whether its nets carry AC or DC, and how much. */
-  feeds?(spec: Spec, branch: string): { readonly volts: number; readonly frequency: Frequency } | undefined;
+  feeds?(spec: Spec, branch: string): Feed | undefined;
   /** Volts across a branch at which a sound part acts: pulls in, turns, glows. Less is not "fed". */
   actsAt?(spec: Spec, branch: string): number;
   /** Times that somebody has to sit out because of it. */

@@ -1,5 +1,9 @@
 import { fed, NOTHING, PULLS } from './fed';
 import { num, ohms, OPEN, other, type PartKind, winding, time } from './part-kind';
+import { factors, inBand } from './severity';
+
+/** Share of its reactance that is left where all turns are bridged; an assumption. */
+const LEAKAGE = 0.025;
 
 /** A gas valve or solenoid on control voltage: its coil has reactance that the ohmmeter does not see. */
 export const solenoid: PartKind = {
@@ -8,6 +12,8 @@ export const solenoid: PartKind = {
   fields: {
     ohms: { type: 'resistance', default: 15, tolerance: 0.06 },
     reactance: { type: 'resistance', default: 45, tolerance: 0.06 },
+    /** Share of its copper that is not bridged. */
+    'turns-left': { type: 'none', default: 1 },
     'pull-in': { type: 'voltage', default: 18 },
     'drop-out': { type: 'voltage', default: 9 },
     /** Weight of "its coil opens when hot", and how long it takes to heat and to cool. */
@@ -23,7 +29,12 @@ export const solenoid: PartKind = {
   passing: ['coil-hot'],
   modes: (spec) => [
     { id: 'coil-open', words: 'has an open coil', relativeRate: 1.5, repair: 'replace' },
-    { id: 'coil-short', words: 'has a shorted coil', relativeRate: 0.8, repair: 'replace' },
+    // Mostly a dead short, 0.01 to 0.03 of the book value; some turns only, up to 0.7 (common practice, no source).
+    ...inBand(
+      { id: 'coil-short', words: 'has a shorted coil', relativeRate: 0.8, repair: 'replace' },
+      [factors(0.01, 0.03, 1, 0.6), factors(0.03, 0.7, 5, 0.4)],
+      (left) => ({ values: { 'turns-left': left }, left }),
+    ),
     ...(num(spec, 'stuck-weight') > 0
       ? [
           {
@@ -48,9 +59,10 @@ export const solenoid: PartKind = {
   ],
   electrical: (spec, state, fault, _branch, frequency) => {
     if (fault === 'coil-open' || state === 'coil-hot') return OPEN;
-    // A burnt coil keeps some leakage reactance though the copper is bridged.
-    if (fault === 'coil-short') return ohms(0.2, frequency === 'ac' ? 1.9 : 0);
-    return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
+    const left = num(spec, 'turns-left');
+    // Reactance goes with the square of the turns; a burnt coil keeps some leakage though the copper is bridged.
+    const reactance = num(spec, 'reactance') * Math.max(left ** 2, LEAKAGE);
+    return ohms(num(spec, 'ohms') * left, frequency === 'ac' ? reactance : 0);
   },
   // A broken or bridged coil pulls nothing, whatever stands across it.
   drive: ({ spec, fault, volts }) =>

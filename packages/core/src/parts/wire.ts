@@ -1,4 +1,5 @@
 import { CLOSED, closedContact, type FaultMode, num, ohms, OPEN, type PartKind, text } from './part-kind';
+import { factors, inBand } from './severity';
 
 /** A wire, cable or bond that can break, or chafe through to another net. */
 export const wire: PartKind = {
@@ -33,13 +34,19 @@ export const wire: PartKind = {
       });
     const to = text(spec, 'shorts-to');
     if (to !== '')
-      modes.push({
-        id: 'short',
-        words: `is shorted to ${to}`,
-        relativeRate: num(spec, 'short-weight'),
-        repair: 'repair',
-        shorts: { to, r: 0.15 },
-      });
+      // 0.1 to 8 Ω, from a blown fuse to a rail that sinks to the teens (common practice, no source).
+      modes.push(
+        ...inBand(
+          {
+            id: 'short',
+            words: `is shorted to ${to}`,
+            relativeRate: num(spec, 'short-weight'),
+            repair: 'repair',
+          },
+          [factors(0.1, 0.4, 1, 0.55), factors(0.4, 8, 4, 0.45)],
+          (r) => ({ shorts: { to, r } }),
+        ),
+      );
     return modes;
   },
   electrical: (spec, _state, fault) =>

@@ -3,7 +3,7 @@ import { byTelephone, type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import { type Complaint, kindOf } from '../question';
 import type { Authority, Wanted } from '../rules';
-import { predicts } from '../inference';
+import { predicts, waysOfFailing } from '../inference';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
 import { workOfQuestion } from '../test-choice';
@@ -18,6 +18,7 @@ import { observationWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
 import { sayRequirement } from './requirement-words';
 import { inBrief } from './say';
+import { severityWords } from './severity-words';
 import { type AnswerFormView, formView, repairWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
@@ -93,6 +94,8 @@ export interface SuspectView {
   readonly words: string;
   /** The same in as few words as stand beside a bar. */
   readonly brief: string;
+  /** How far gone it is by what was measured: “about half of a new one”. */
+  readonly remains: string | undefined;
   readonly repairWords: string;
   readonly probability: number;
   readonly proved: boolean;
@@ -117,7 +120,10 @@ const SHOWN = 6;
 export function viewOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): CallView {
   const { model } = engine;
   const standing = standingOf(assessment);
-  const world = assessment.hypotheses.find((h) => h.id === options.whatIf);
+  const world = waysOfFailing(
+    assessment.hypotheses.filter((h) => h.family === options.whatIf),
+    (h) => assessment.probabilities[h.index]!,
+  )[0]?.hypothesis;
   const cord = cordView(engine, state, assessment, options, world);
   const frontBead = cord.beads.find((b) => b.front);
   const at = options.phase ?? frontBead?.id ?? model.phases[0]!.id;
@@ -132,10 +138,11 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
       part: s.leading.faults[0] && model.parts[s.leading.faults[0].part]!.id,
       words: s.leading.words,
       brief: inBrief(s.leading.words),
+      remains: severityWords(assessment, s.leading),
       repairWords: repairWords(model, s.repair),
       probability: s.probability,
       proved: i === 0 && standing === 'proved',
-      id: s.leading.id,
+      id: s.leading.family,
       imaginable: predicts(s.leading),
       reasons: explain(model, s.leading, engine.healthy, assessment.items, options)
         .slice(0, 8)

@@ -9,6 +9,16 @@ const MILLIVOLT_TO = 1;
 /** What a net that no source reaches is taken for. */
 const UNFED_VOLTS = 24;
 
+/** Wires that one source feeds: what is measured on them moves together. */
+export interface FedGroup {
+  /** The part that feeds them, and others that do. */
+  readonly parts: readonly number[];
+  /** The group from which its source is fed, by index. */
+  readonly parent: number | undefined;
+  /** Between which shares of their reckoned volts sound ones lie, as one; beside what the parent does. */
+  readonly sound: { readonly low: number; readonly high: number };
+}
+
 /** What feeds every branch and net. */
 export interface Feeds {
   readonly branches: readonly Frequency[];
@@ -16,6 +26,9 @@ export interface Feeds {
   readonly levels: readonly Level[];
   /** Rated volts of the source that feeds each net. */
   readonly volts: readonly number[];
+  readonly sources: readonly FedGroup[];
+  /** By net, the index of what feeds it; -1 where nothing does. */
+  readonly sourceOf: readonly number[];
   /** Sources of both kinds on the same wires, in words. */
   readonly clashes: readonly string[];
 }
@@ -35,7 +48,7 @@ export function feedsOf(netlist: Netlist, ground: number): Feeds {
   for (const b of netlist.branches) if (b.a !== ground && b.b !== ground) group[find(b.a)] = find(b.b);
   const end = (b: { a: number; b: number }): number => find(b.a === ground ? b.b : b.a);
 
-  const fed = new Map<number, { frequency: Frequency; volts: number }>();
+  const fed = new Map<number, Group>();
   const clashes: string[] = [];
   for (const branch of netlist.branches) {
     const part = netlist.parts[branch.part]!;
@@ -44,9 +57,21 @@ export function feedsOf(netlist: Netlist, ground: number): Feeds {
     const at = end(branch);
     const known = fed.get(at);
     if (known && known.frequency !== feed.frequency) clashes.push(part.id);
-    if (!known || feed.volts > known.volts)
-      fed.set(at, { frequency: known?.frequency ?? feed.frequency, volts: feed.volts });
+    const parts = [...(known?.parts ?? []), branch.part];
+    if (known && feed.volts <= known.volts) fed.set(at, { ...known, parts });
+    else {
+      const primary = part.kind.couplings?.find((c) => c.secondary === branch.name)?.primary;
+      const input = netlist.branches.find((b) => b.part === branch.part && b.name === primary);
+      fed.set(at, {
+        parts,
+        frequency: known?.frequency ?? feed.frequency,
+        volts: feed.volts,
+        sound: feed.sound,
+        from: input && end(input),
+      });
+    }
   }
+  const roots = [...fed.keys()];
   const frequencyOf = (root: number): Frequency => fed.get(root)?.frequency ?? 'ac';
   const voltsOf = (root: number): number => fed.get(root)?.volts ?? UNFED_VOLTS;
   const levelOf = (root: number): Level => {
@@ -58,6 +83,21 @@ export function feedsOf(netlist: Netlist, ground: number): Feeds {
     nets: netlist.nets.map((_, net) => frequencyOf(find(net))),
     levels: netlist.nets.map((_, net) => levelOf(find(net))),
     volts: netlist.nets.map((_, net) => voltsOf(find(net))),
+    sources: roots.map((root) => {
+      const { parts, sound, from } = fed.get(root)!;
+      const parent = from === undefined ? -1 : roots.indexOf(find(from));
+      return { parts, sound, parent: parent < 0 || parent === roots.indexOf(root) ? undefined : parent };
+    }),
+    sourceOf: netlist.nets.map((_, net) => (net === ground ? -1 : roots.indexOf(find(net)))),
     clashes,
   };
+}
+
+interface Group {
+  readonly parts: readonly number[];
+  readonly frequency: Frequency;
+  readonly volts: number;
+  readonly sound: FedGroup['sound'];
+  /** A net of the group that feeds its source. */
+  readonly from: number | undefined;
 }

@@ -14,7 +14,7 @@ export function loadQuantities(fields: Fields, data: DataMap, compile: Compile, 
   return Object.keys(data).map((id, index) => {
     const path: Path = ['quantities', id];
     const entry = fields.map(data[id], path, '{unit, rules}');
-    fields.only(entry, path, ['title', 'unit', 'start', 'spread', 'lasting', 'stands', 'rules']);
+    fields.only(entry, path, ['title', 'unit', 'start', 'spread', 'sound', 'lasting', 'stands', 'rules']);
     const unitText = fields.text(entry, 'unit', path, '');
     const dimension = unitDimension(unitText);
     if (dimension === undefined)
@@ -35,11 +35,22 @@ export function loadQuantities(fields: Fields, data: DataMap, compile: Compile, 
       start: fields.quantity(entry, 'start', path, dimension ?? 'none', 0),
       rules,
       tolerance,
+      ...(entry['sound'] === undefined ? {} : { sound: loadSound(fields, entry['sound'], [...path, 'sound']) }),
       lasting: fields.flag(entry, 'lasting', path, false) || fields.flag(entry, 'stands', path, false),
       stands: fields.flag(entry, 'stands', path, false),
       thresholds: [],
     };
   });
+}
+
+/** Between which shares of its value sound appliances of a type lie. */
+function loadSound(fields: Fields, data: Data, at: Path): { readonly from: number; readonly to: number } {
+  const sound = fields.map(data, at, '{from, to}, shares of the value');
+  fields.only(sound, at, ['from', 'to']);
+  const [from, to] = [fields.number(sound, 'from', at, 1), fields.number(sound, 'to', at, 1)];
+  if (!(from > 0 && from <= 1 && to >= 1))
+    fields.file.problem(at, 'goes from a share below 1 to one above it: {from: 0.7, to: 1.5}');
+  return { from, to };
 }
 
 function loadRule(fields: Fields, item: Data, at: Path, dimension: Dimension, compile: Compile): QuantityRule {

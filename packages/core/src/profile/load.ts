@@ -135,6 +135,8 @@ function loadModel(fields: Fields, root: DataMap, build: Build, vary: Vary): Mod
     levels: feeds.levels,
     frequencies: feeds.nets,
     ratedVolts: feeds.volts,
+    sources: feeds.sources,
+    sourceOf: feeds.sourceOf,
     plugs: netlist.plugs.map((plug) => ({ ...plug, asks: loadPlugAsks(fields, plugData, plug.id, asked) })),
     actions: loadActions(fields, actionData, parts, netlist.plugs, asked),
     points,

@@ -3,6 +3,7 @@ import type { FaultMode, PartKind, Spec } from '../parts';
 import type { DeclaredStop, Family } from '../rules';
 import type { Dimension, Millis } from '../units';
 import type { Build } from './build';
+import type { FedGroup } from './feeds';
 import type { Comparison, Expression } from './expression/expression';
 import type { Identity } from './identify';
 import { asIndex, type NetIndex, type PartIndex, type PhaseIndex } from './indices';
@@ -130,6 +131,8 @@ export interface Quantity {
   readonly rules: readonly QuantityRule[];
   /** Spread between sound appliances, share of the value. */
   readonly tolerance: number;
+  /** Between which shares of its value sound appliances lie, where they differ by factors. */
+  readonly sound?: { readonly from: number; readonly to: number };
   /** Keeps its value from one episode to the next (air in a pipe, heat in an exchanger). */
   readonly lasting: boolean;
   /** Is found on arrival as the tries before left it (water in a boiler). */
@@ -297,6 +300,9 @@ export interface Model {
   readonly frequencies: readonly Frequency[];
   /** Rated volts of the source that feeds each net. */
   readonly ratedVolts: readonly number[];
+  /** What feeds the circuit, and by net the index of what feeds it; -1 where nothing does. */
+  readonly sources: readonly FedGroup[];
+  readonly sourceOf: readonly number[];
   readonly plugs: readonly Plug[];
   readonly actions: readonly Action[];
   readonly points: readonly Point[];

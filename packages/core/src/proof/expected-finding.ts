@@ -1,14 +1,5 @@
-import { type Hypothesis, type ItemFit, predicts, type Traces, uninformed } from '../inference';
-import {
-  equal,
-  type Fit,
-  kindOf,
-  type Observation,
-  observationOf,
-  type Prediction,
-  type Scale,
-  scaleOf,
-} from '../question';
+import { type Hypothesis, type ItemFit, predicts, SharedSources, type Traces, uninformed } from '../inference';
+import { equal, type Fit, kindOf, observationOf, type Prediction, reaching, type Scale, scaleOf } from '../question';
 import type { Episode } from '../simulation';
 import { episodesFor, type Test } from '../test-choice';
 import { isRelevantTo, weightOf } from './proof';
@@ -24,6 +15,7 @@ export class ExpectedFinding {
   private readonly sound: Prediction;
   private readonly scale: Scale;
   private readonly own: Fit | undefined;
+  private readonly fitOf!: (h: Hypothesis) => Fit;
   /** By index; of the pairs, which are others in every assessment, those that were asked about last. */
   private readonly asked: Hypothesis[] = [];
   private readonly fits: (Fit | undefined)[] = [];
@@ -33,31 +25,36 @@ export class ExpectedFinding {
 
   constructor(
     private readonly traces: Traces,
-    singles: readonly Hypothesis[],
+    private readonly singles: readonly Hypothesis[],
     episodes: readonly Episode[],
-    test: Test,
+    private readonly test: Test,
     private readonly leading: Hypothesis,
   ) {
     const { model } = traces;
     const { id, question, intervention } = test;
     this.chain = episodesFor(episodes, test);
     const healthy = singles[0]!;
-    const tell = ({ faults }: Hypothesis): Prediction => traces.predict(faults, this.chain, question);
-    this.expected = tell(leading);
-    this.sound = tell(healthy);
+    this.expected = this.tell(leading);
+    this.sound = this.tell(healthy);
     // Only a number has a scale that depends on what others expect.
-    const others = !intervention && this.expected.kind === 'number' ? singles.filter(predicts).map(tell) : [];
+    const others =
+      !intervention && this.expected.kind === 'number' ? singles.filter(predicts).map((h) => this.tell(h)) : [];
     this.scale = scaleOf(model, question, [this.expected, this.sound, ...others]);
     const observation = observationOf(model, question, this.expected);
     if (!observation) return;
-    this.own = kindOf(observation).fit(model, observation, this.expected, this.scale, this.sound);
+    const weigh = new SharedSources(model).reading(observation, this.chain[this.chain.length - 1]!, (p) =>
+      kindOf(observation).fit(model, observation, p, this.scale, this.sound),
+    );
+    this.fitOf = (h) => weigh(this.predicted(h), h);
+    this.own = this.fitOf(leading);
+    const soundFit = this.fit(healthy);
     const finds: ItemFit = {
       item: { id: 'if', episode: this.chain.length - 1, observation },
       group: id,
       predictions: [this.sound],
       fits: this.fits,
       fitsIfBad: new Map(),
-      sound: this.fit(observation, this.sound),
+      sound: soundFit,
       base: uninformed([this.expected], [this.own]),
       episode: this.chain[this.chain.length - 1]!,
     };
@@ -70,19 +67,31 @@ export class ExpectedFinding {
   against(rivals: readonly Hypothesis[]): Finding | undefined {
     if (!this.foretold) return undefined;
     const { finds } = this.foretold;
-    const { observation } = finds.item;
     for (const h of rivals) {
       if (this.asked[h.index] === h) continue;
       this.asked[h.index] = h;
-      this.fits[h.index] = this.fit(observation, this.traces.predict(h.faults, this.chain, observation));
+      this.fits[h.index] = this.fit(h);
       this.weights[h.index] = weightOf(h, finds, h.breaks === this.leading.breaks);
     }
     return this.foretold;
   }
 
   /** How well what would be observed fits what somebody expects; most rivals expect the very same as the suspect. */
-  private fit(observation: Observation, shown: Prediction): Fit | undefined {
-    if (equal(shown, this.expected)) return this.own;
-    return kindOf(observation).fit(this.traces.model, observation, shown, this.scale, this.sound);
+  private fit(h: Hypothesis): Fit | undefined {
+    const alike = !h.severity && !this.leading.severity && equal(this.tell(h), this.expected);
+    return alike ? this.own : this.fitOf(h);
+  }
+
+  private tell({ faults }: Hypothesis): Prediction {
+    return this.traces.predict(faults, this.chain, this.test.question);
+  }
+
+  /** What somebody expects, as far as it reaches to the severities beside it. */
+  private predicted(h: Hypothesis): Prediction {
+    const own = this.tell(h);
+    if (!h.severity || h.occurs < 1) return own;
+    const family = this.singles.filter((s) => s.family === h.family);
+    const at = family.indexOf(h);
+    return at < 0 ? own : reaching(family.map((s) => this.tell(s)))[at]!;
   }
 }

@@ -62,8 +62,7 @@ export function prove(
       ...(rivals.length === 0
         ? [{ requirement: 'rivals-excluded', met: true, by: [] } as const]
         : waysOfFailing(rivals).map(
-            ({ hypothesis }) =>
-              ({ requirement: 'rival-excluded', of: hypothesis.words, met: false, by: [] }) as const,
+            ({ hypothesis }) => ({ requirement: 'rival-excluded', of: hypothesis.words, met: false, by: [] }) as const,
           )),
     ],
   };

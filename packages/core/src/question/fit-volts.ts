@@ -15,10 +15,11 @@ export function fitVolts(reading: Reading, p: Prediction, range: VoltsRange): { 
       const steady = wanders ? ASSUMED.wandersThoughSteady : 1;
       const { shorter } = p;
       const mixed = shorter
-        ? (1 - shorter.share) * standing(x, p.volts, range) + shorter.share * standing(x, shorter.value, range)
+        ? (1 - shorter.share) * standing(x, p.volts, range, p.placed) +
+          shorter.share * standing(x, shorter.value, range, p.placed)
         : p.reach && !isDead(p.volts, range)
-          ? between(x, p.reach, voltsSd(p.volts, range))
-          : standing(x, p.volts, range);
+          ? between(x, p.reach, voltsSd(p.volts, range, p.placed))
+          : standing(x, p.volts, range, p.placed);
       return { fit: absent * steady * mixed, base };
     }
     case 'unsteady': {
@@ -39,8 +40,8 @@ export function fitVolts(reading: Reading, p: Prediction, range: VoltsRange): { 
 }
 
 /** Density of a reading where a voltage stands. */
-function standing(x: number, value: number, range: VoltsRange): number {
-  const sharp = gauss(x, value, voltsSd(value, range));
+function standing(x: number, value: number, range: VoltsRange, placed?: true): number {
+  const sharp = gauss(x, value, voltsSd(value, range, placed));
   // A wire that is dead but runs beside live ones often shows a little through a poor path.
   return isDead(value, range) ? (1 - ASSUMED.strayShare) * sharp + ASSUMED.strayShare * decay(x, range.stray) : sharp;
 }

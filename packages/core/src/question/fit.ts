@@ -60,6 +60,15 @@ const numberSd = (value: number, tolerance: number, { floor, zero }: NumberError
 export function fitNumber(x: number, p: Prediction, scale: Scale, error: NumberError, blunder: number): Fit {
   const base = 1 / Math.max(scale.top, error.floor * 10);
   if (p.kind !== 'number') return { fit: 0, base, blunder };
+  if (p.reach?.byFactors) {
+    const sd = Math.hypot(ASSUMED.numberReadWithin, p.tolerance, error.floor / p.value);
+    const density = between(
+      Math.log(Math.max(x, 1e-12)),
+      { low: Math.log(p.reach.low), high: Math.log(p.reach.high) },
+      sd,
+    );
+    return { fit: (comesAtAll(p) * density) / Math.max(x, 1e-12), base, blunder };
+  }
   const sd = numberSd(p.value, p.tolerance, error);
   return { fit: comesAtAll(p) * (p.reach ? between(x, p.reach, sd) : gauss(x, p.value, sd)), base, blunder };
 }

@@ -38,4 +38,5 @@ export {
 } from './question-kinds';
 export { answerShows, atTerminal, commonNets, CONTRADICTS, isAbout, looksAt, terminals } from './relevance';
 export { reaching } from './reach';
+export { sourceOf, standingAt } from './standing-at';
 export { scaleOf } from './scale';

@@ -25,7 +25,8 @@ export function reaching(severities: readonly Prediction[]): Prediction[] {
       const other = n && n.kind === p.kind && isAbsent(n) === isAbsent(p) ? valueOf(n) : undefined;
       return other === undefined ? [] : [other];
     });
-    if (value === undefined || neighbours.length === 0) return p;
+    // What the way of failing does not touch is as it is anyway.
+    if (value === undefined || neighbours.every((n) => n === value)) return p;
     // At an end of the band the last one reaches as far outward as inward.
     const steps = neighbours.map((n) => (n - value) / 2);
     const [one, another = -steps[0]!] = steps;

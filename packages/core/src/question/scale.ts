@@ -5,7 +5,10 @@ import { kindOf, type Question } from './question-kinds';
 
 /** Top of the scale of a question: what blunders are spread over. */
 export function scaleOf(model: Model, question: Question, predictions: readonly Prediction[]): Scale {
-  const top = Math.max(0, ...predictions.map((p) => (p.kind === 'number' ? p.value : 0)));
+  const top = Math.max(
+    0,
+    ...predictions.map((p) => (p.kind === 'number' ? Math.max(1.5 * p.value, p.reach?.high ?? 0) : 0)),
+  );
   const floor = kindOf(question).numberError?.(model, question).floor ?? 0;
-  return { top: Math.max(top * 1.5, floor * 10) };
+  return { top: Math.max(top, floor * 10) };
 }

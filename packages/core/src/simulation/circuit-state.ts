@@ -60,7 +60,13 @@ export class CircuitStates {
     const part = this.model.parts[branch.part]!;
     const { kind, modes } = part;
     const name = branch.part !== this.model.controller?.part ? kind.states[state]! : state === 1 ? branch.name : 'idle';
-    const electrical = kind.electrical(specUnder(part, modes[mode]), name, modes[mode]?.id, branch.name, branch.frequency);
+    const electrical = kind.electrical(
+      specUnder(part, modes[mode]),
+      name,
+      modes[mode]?.id,
+      branch.name,
+      branch.frequency,
+    );
     if (electrical.type === 'open') return OPEN_ID;
     // What another state or fault of the branch is as well has its number: it need not be solved anew.
     const same = this.ids[branch.index]!.flat().find((id) => alike(this.electricals[id]!, electrical));

@@ -9,11 +9,13 @@ export function run(states: CircuitStates, faults: readonly FaultRef[], setup: S
   return new Trajectories(states).run(faults, setup, memory);
 }
 
-/** Finds fault references by `part.mode` names; throws with the list of known names when one is unknown. */
+/** Finds fault references by `part.mode` names, in the severity that most cases have; throws with the list of known names when one is unknown. */
 export function findFault(model: Model, name: string): FaultRef {
   const dot = name.lastIndexOf('.');
   const part = findPart(model, name.slice(0, dot));
-  const mode = part?.modes.findIndex((m) => m.id === name.slice(dot + 1)) ?? -1;
-  if (!part || mode < 0) throw new RangeError(`no fault "${name}" in ${model.id}`);
-  return { part: part.index, mode };
+  const modes = part?.modes.flatMap((m, mode) =>
+    m.id === name.slice(dot + 1) ? [{ mode, share: m.severity?.share ?? 1 }] : [],
+  );
+  if (!part || !modes || modes.length === 0) throw new RangeError(`no fault "${name}" in ${model.id}`);
+  return { part: part.index, mode: modes.reduce((most, m) => (m.share > most.share ? m : most)).mode };
 }

@@ -49,7 +49,8 @@ export function failureModeOf({ index, modes }: Part, faults: readonly FaultRef[
 }
 
 /** The first severity of a way of failing: the one that stands for all of them where it is asked about by name. */
-export const firstSeverity = ({ modes }: Part, mode: number): number => modes.findIndex((m) => m.id === modes[mode]!.id);
+export const firstSeverity = ({ modes }: Part, mode: number): number =>
+  modes.findIndex((m) => m.id === modes[mode]!.id);
 
 /** What a part is now: as specified, or with the degraded values of the way in which it fails. */
 export function specUnder(part: Part, mode: FaultMode | undefined): Spec {

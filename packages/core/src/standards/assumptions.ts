@@ -18,6 +18,11 @@ export const ASSUMPTIONS = {
     why: COMMON,
   },
   comesAndGoesShows: { value: 0.5, what: 'share of visits in which a fault that comes and goes shows', why: COMMON },
+  disturbsNothing: {
+    value: 0.3,
+    what: 'how often somebody calls for a severity that disturbs nothing, beside one that does',
+    why: COMMON,
+  },
   pairShare: { value: 0.1, what: 'share of calls with two faults at once', why: COMMON },
   otherLikeListed: {
     value: 0.5,
@@ -58,9 +63,9 @@ export const ASSUMPTIONS = {
     why: 'class of hand-held meters; ' + COMMON,
   },
   voltageTolerance: {
-    value: 0.035,
-    what: 'how loaded voltages differ between sound installations, share of the value',
-    why: 'transformer and house supply; ' + COMMON,
+    value: 0.012,
+    what: 'how voltages differ between sound installations beside what their sources do, share of the value',
+    why: 'wires, joints and loads; ' + COMMON,
   },
   strayShare: { value: 0.25, what: 'share of dead wires beside live ones that show a little', why: COMMON },
   steadyThoughUnsteady: {

@@ -1,5 +1,5 @@
-import type { Model } from '../../profile';
-import { quantityAt } from '../../simulation';
+import type { Model, PartIndex } from '../../profile';
+import { type FaultRef, quantityAt } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { type Dimension, type Reading, readingValue, zeroOf } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
@@ -24,6 +24,16 @@ export interface GaugeObservation extends GaugeQuestion {
 }
 
 const body = bodyOf('gauge', { gauge: name, ...readingFields });
+
+/** Whether one of the faults is the one that a rule asks about, in whichever severity. */
+const failureAsked = (
+  { parts }: Model,
+  faults: readonly FaultRef[],
+  asked: { readonly part: PartIndex; readonly mode: number },
+): boolean =>
+  faults.some(
+    ({ part, mode }) => part === asked.part && parts[part]!.modes[mode]!.id === parts[part]!.modes[asked.mode]!.id,
+  );
 
 const quantityOf = (model: Model, gauge: number) => model.quantities[model.gauges[gauge]!.quantity]!;
 
@@ -69,15 +79,22 @@ export const gauge: QuestionKind<GaugeQuestion, GaugeObservation, typeof body> =
     })),
   cost: (model, q) => ({ minutes: model.gauges[q.gauge]!.minutes, line: false }),
   cautions: (model, q) => ({ applies: quantityOf(model, q.gauge).id.includes('gas') ? ['gas'] : [] }),
-  predict: (model, { trace }, q) => {
+  predict: (model, { trace, faults }, q) => {
     const { phase, read, quantity } = model.gauges[q.gauge]!;
     const window = readable(trace.windows[phase]!);
     const at = window ? (read === 'at-once' ? window.from : settledIn(window)) : trace.end;
+    const value = quantityAt(trace, quantity, at);
+    const { tolerance, sound, rules } = model.quantities[quantity]!;
+    // What a fault makes of it has its own band.
+    const degraded = rules.some((r) => r.spread && r.when!.faults.some((f) => failureAsked(model, faults, f)));
     return {
       kind: 'number',
-      value: quantityAt(trace, quantity, at),
-      tolerance: model.quantities[quantity]!.tolerance,
+      value,
+      tolerance,
       absent: window === undefined,
+      ...(sound && value > 0 && !degraded
+        ? { reach: { low: sound.from * value, high: sound.to * value, byFactors: true } }
+        : {}),
     };
   },
   fit: (model, o, prediction, scale) =>

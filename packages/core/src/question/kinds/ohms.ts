@@ -160,7 +160,16 @@ function predictOhms(model: Model, { trace, faults }: Lived, { part: index, bran
   };
   // Isolated on the bench: a part that is merely unpowered is at rest; a switch stands as what it senses left it.
   const stands = part.kind.mayOpenRightly?.(part.spec) === true || part.kind.lasting !== undefined;
-  if (!stands) return { kind: 'ohms', ohms: ohmsIn(part.kind.heldForTest ?? part.kind.states[0]!), tolerance };
+  if (!stands) {
+    const ohms = ohmsIn(part.kind.heldForTest ?? part.kind.states[0]!);
+    const limits = part.kind
+      .deadTests(part.spec)
+      .find((d) => d.branch === branch && (d.dimension ?? 'resistance') === 'resistance');
+    // Sound ones lie anywhere between the limits of their test; what is broken has its own value.
+    const sound =
+      limits && ohms >= limits.low && ohms <= limits.high && limits.low >= 1 && Number.isFinite(limits.high);
+    return { kind: 'ohms', ohms, tolerance, ...(sound && { reach: { low: limits.low, high: limits.high } }) };
+  }
   const times = new Map<number, number>();
   const since = lasting(trace).from;
   for (const { from, to, partStates } of trace.segments) {

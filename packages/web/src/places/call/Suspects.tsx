@@ -101,7 +101,12 @@ const Suspect = ({ suspect: s, first, open, onClick }: SuspectProps) => (
     <span className={styles.bar} aria-hidden="true">
       <i style={{ width: `${100 * s.probability}%` }} />
     </span>
-    {(open || first) && <span className={`fine ${styles.repair}`}>{s.repairWords}</span>}
+    {(open || first) && (
+      <span className={`fine ${styles.repair}`}>
+        {s.repairWords}
+        {s.remains !== undefined && `; ${s.remains}`}
+      </span>
+    )}
   </button>
 );
 
