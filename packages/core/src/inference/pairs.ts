@@ -19,7 +19,12 @@ export function seedPairs(
   firstIndex: number,
 ): Hypothesis[] {
   const hopeful = singles.filter((h) => h.kind === 'fault' && h.occurs === 1 && h.repair !== 'none');
-  const faults = waysOfFailing(hopeful, (h) => h.prior * Math.exp(total(hopesOf(h, items)))).map((w) => w.hypothesis);
+  const promises = new Map(hopeful.map((h) => [h, Math.log(h.prior) + total(hopesOf(h, items))]));
+  // Beside the best: over a long log the plain numbers are too small to be told apart.
+  const most = Math.max(...promises.values());
+  const faults = waysOfFailing(hopeful, (h) => Math.exp((promises.get(h)! - most) / Math.max(1, items.length))).map(
+    (w) => w.hypothesis,
+  );
   const priors = new Map(waysOfFailing(hopeful).map((w) => [w.hypothesis.family, w.weight]));
   const repaired = evidence.episodes[evidence.episodes.length - 1]!.repaired;
   const hopes = faults.map((h) => hopesOf(h, items));
