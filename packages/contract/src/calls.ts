@@ -48,6 +48,9 @@ const overview = t.Unsafe<Overview>(
       }),
     ),
     claims: t.Array(t.Object({ event: words, person: words, since: moment, words })),
+    steps: t.Array(t.Object({ phase: words, answer: t.Union(['yes', 'no', 'unclear'].map((a) => t.Literal(a))) })),
+    clocks: t.Array(t.Object({ title: words, since: moment, ends: moment })),
+    waits: nullable(t.Object({ what: words, whom: words, when: words })),
     ending: nullable(words),
     shown: t.Boolean(),
     resets: t.Array(t.Object({ safety: words, kind: words, title: words, at: t.Number(), event: words })),
@@ -139,13 +142,15 @@ export const calls = {
     path: '/calls',
     query: t.Object({
       ...listing(['opened', 'machine']).properties,
-      /** `open` has those with a late entry too. */
+      /** `open` has those with a late entry and those that wait for something too. */
       state: t.Optional(t.Unsafe<'open' | 'closed'>(t.Union([t.Literal('open'), t.Literal('closed')]))),
     }),
     reply: t.Object({ calls: t.Array(summary), total: t.Integer() }),
   }),
   /** Every call on which something stands that must not be forgotten, however old it is. */
   watch: endpoint({ method: 'GET', path: '/calls/watch', reply: t.Array(summary) }),
+  /** The calls on one machine, the newest first: its life. */
+  ofMachine: endpoint({ method: 'GET', path: '/machines/:id/calls', params: one, reply: t.Array(summary) }),
   read: endpoint({ method: 'GET', path: '/calls/:id', params: one, reply: head }),
   events: endpoint({
     method: 'GET',

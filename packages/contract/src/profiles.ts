@@ -13,6 +13,8 @@ const summary = t.Object({
   /** What it is to the safety rules; nothing where it does not say. */
   family: t.Optional(t.Unsafe<Family>(t.Union(FAMILIES.map((f) => t.Literal(f))))),
   identity,
+  /** The steps of the family's sequence. */
+  phases: t.Array(t.Object({ id: t.String(), title: t.String(), unwanted: t.Boolean() })),
   variants: t.Array(t.Object({ id: t.String(), title: t.String(), identity })),
   /** Who brought it in; nothing for those that ship with the program. */
   importedBy: nullable(personName),

@@ -44,6 +44,10 @@ const setup = (
   ...(ledger ? { ledger } : {}),
 });
 
+/** Gas and power are off, and noted. */
+const setupOff = (seq: number): CallEvent =>
+  entry(seq, { type: 'setup', power: false, gas: false, call: false, unplugged: [], bypassed: [] });
+
 describe('the overview of a call', () => {
   test('a call without entries that matter is open, with gas and power on', () => {
     expect(overviewOf([], NOW)).toEqual({
@@ -54,12 +58,57 @@ describe('the overview of a call', () => {
       temporary: [],
       stops: [],
       claims: [],
+      steps: [],
+      clocks: [],
+      waits: null,
       ending: null,
       shown: false,
       resets: [],
       late: 0,
       dueAt: null,
       record: null,
+    });
+  });
+
+  test('it tells how far the run came since the last repair, what clocks run, and what is waited for', () => {
+    const timer = entry(6, { type: 'timer', title: 'Lockout hour', seconds: 3600 }, { offset: 60_000 });
+    const log = arrived(
+      entry(2, { type: 'seen', phase: 'call', answer: 'yes' }),
+      entry(3, { type: 'seen', phase: 'glow', answer: 'yes' }),
+      entry(4, { type: 'seen', phase: 'glow', answer: 'no' }),
+      entry(5, { type: 'timer', title: 'Boiler cools', seconds: 7200 }),
+      timer,
+    );
+    expect(overviewOf(log, NOW)).toMatchObject({
+      steps: [
+        { phase: 'call', answer: 'yes' },
+        { phase: 'glow', answer: 'no' },
+      ],
+      // The first to end first, by the server's clock: this device was a minute ahead.
+      clocks: [
+        { title: 'Lockout hour', since: '2026-01-05T08:59:00.000Z', ends: '2026-01-05T09:59:00.000Z' },
+        { title: 'Boiler cools', ends: '2026-01-05T11:00:00.000Z' },
+      ],
+    });
+    const later = [
+      ...log,
+      ...arrived(
+        entry(7, { type: 'retracted', event: timer.id }),
+        entry(8, { type: 'repaired', part: 'igniter', action: '' }),
+        setupOff(9),
+        entry(10, {
+          type: 'closed',
+          words: '',
+          ending: 'waiting',
+          given: { for: 'an igniter', whom: 'the counter', when: 'Monday' },
+        }),
+      ).map((a) => ({ ...a, number: a.number + log.length })),
+    ];
+    expect(overviewOf(later, NOW)).toMatchObject({
+      state: 'closed',
+      steps: [],
+      clocks: [{ title: 'Boiler cools' }],
+      waits: { what: 'an igniter', whom: 'the counter', when: 'Monday' },
     });
   });
 

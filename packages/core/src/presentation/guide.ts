@@ -50,6 +50,10 @@ interface FaultGuide {
   readonly repair: string;
   /** Share of all faults before anything is known. */
   readonly share: number;
+  /** The first step that does not come; nothing where every step comes. */
+  readonly breaksAt: string | undefined;
+  /** What it does then: how a run ends, and what the light shows. */
+  readonly then: string;
   /** How it differs from a sound appliance for somebody who only watches and listens. */
   readonly signature: readonly string[];
 }
@@ -96,7 +100,7 @@ export function guideOf(engine: Engine, reader: Reader): Guide {
         words: h.words,
         repair: h.repair,
         share: weight,
-        signature: signatureWords(engine, h),
+        ...sightOf(engine, h),
       }),
     ),
     curves: runCurves(model, healthy, reader),
@@ -116,8 +120,8 @@ function snapshot(trace: Trace, q: Extract<Question, { kind: 'volts' }>, step: I
   return read.kind === 'ghost' ? { kind: 'ghost', absent: false } : { kind: 'volts', volts: read.volts, absent: false };
 }
 
-/** What somebody would see, hear and read off the status light under a fault, where it differs from a sound appliance. */
-function signatureWords(engine: Engine, h: Hypothesis): string[] {
+/** What somebody would see, hear and read off the status light under a fault, and where it differs from a sound appliance. */
+function sightOf(engine: Engine, h: Hypothesis): Pick<FaultGuide, 'breaksAt' | 'then' | 'signature'> {
   const { model } = engine;
   const healthy = engine.traces.last(engine.healthy.faults, NORMAL).trace;
   const { trace } = engine.traces.last(h.faults, NORMAL);
@@ -129,8 +133,8 @@ function signatureWords(engine: Engine, h: Hypothesis): string[] {
   if (first) words.push(`breaks off before “${first.title}”`);
   for (const p of model.phases)
     if (p.unwanted && trace.cues[p.index]!.length > 0 && healthy.cues[p.index]!.length === 0) words.push(p.title);
-  if (model.codes.length > 0 && trace.code !== healthy.code)
-    words.push(trace.code === 'dark' ? 'status light dark' : trace.code === 'none' ? 'no code' : `code ${trace.code}`);
+  const light = model.codes.length > 0 && trace.code !== healthy.code ? lightWords(trace.code) : undefined;
+  if (light !== undefined) words.push(light);
   model.looks.forEach((look, index) => {
     const q: Question = { kind: 'look', look: index };
     const own = engine.traces.predict(h.faults, NORMAL, q);
@@ -138,8 +142,15 @@ function signatureWords(engine: Engine, h: Hypothesis): string[] {
     if (own.kind === 'choice' && good.kind === 'choice' && own.answer !== good.answer && own.answer >= 0)
       words.push(`${look.ask} ${look.answers[own.answer]!.title}`);
   });
-  return words;
+  return {
+    breaksAt: first?.id,
+    then: [OUTCOME_WORDS[trace.outcome], ...(light === undefined ? [] : [light])].join(', '),
+    signature: words,
+  };
 }
+
+const lightWords = (code: string): string =>
+  code === 'dark' ? 'status light dark' : code === 'none' ? 'no code' : `code ${code}`;
 
 /** What a sound part shows in a dead test. */
 function soundWords({ low, high, dimension = 'resistance' }: DeadTest, reader: Reader): string {

@@ -10,7 +10,7 @@ import {
   type Terms,
   tightened,
 } from '../rules';
-import type { CallEvent } from './event';
+import { type CallEvent, madeAt } from './event';
 import type { EventBody } from './event-kinds';
 import type { BreakRecord } from './events/break-recorded';
 import { happeningsOf } from './happenings';
@@ -66,6 +66,26 @@ export interface OpenTemporary {
   readonly since: string;
 }
 
+/** What was said of a step of the newest try. */
+interface SeenStep {
+  readonly phase: string;
+  readonly answer: 'yes' | 'no' | 'unclear';
+}
+
+/** A clock that was set: it is over at a moment by the server's clock, ISO 8601. */
+interface OpenClock {
+  readonly title: string;
+  readonly since: string;
+  readonly ends: string;
+}
+
+/** What a call that ended waiting waits for. */
+interface WaitsFor {
+  readonly what: string;
+  readonly whom: string;
+  readonly when: string;
+}
+
 /** What those who are not at the machine have to know of a call. */
 export interface Overview {
   /** `late`: closed, and then an entry came that touches safety. */
@@ -76,6 +96,12 @@ export interface Overview {
   readonly temporary: readonly OpenTemporary[];
   readonly stops: readonly OpenStop[];
   readonly claims: readonly OpenClaim[];
+  /** How far it runs: the last answer to each step since the last repair, in the order of the first answers. */
+  readonly steps: readonly SeenStep[];
+  /** Clocks that were set and not taken away, the first to end first. */
+  readonly clocks: readonly OpenClock[];
+  /** What it waits for, when it ended so; nothing otherwise. */
+  readonly waits: WaitsFor | null;
   /** How it ended; nothing while it is open. */
   readonly ending: string | null;
   /** Shown to a lead, who looks on. */
@@ -105,6 +131,7 @@ const TOUCHING: ReadonlySet<EventBody['type']> = new Set([
 /** The types of entries an overview is made from. */
 export const OVERVIEW_TYPES: readonly EventBody['type'][] = [
   ...TOUCHING,
+  'timer',
   'opened',
   'cause',
   'need',
@@ -174,6 +201,9 @@ export function overviewOf(log: readonly Arrived[], now: number): Overview {
       since: iso(claim.since),
       words: claimWords(claim, followed),
     })),
+    steps: stepsOf(standing),
+    clocks: clocksOf(standing),
+    waits: followed.ending === 'waiting' ? waitsOf(standing) : null,
     ending: followed.ending ?? null,
     shown: isShown(standing),
     late,
@@ -199,6 +229,31 @@ const isShown = (standing: readonly Arrived[]): boolean => {
 
 const closingOf = (standing: readonly Arrived[]): number | undefined =>
   standing.findLast(({ event }) => event.body.type === 'closed')?.number;
+
+function stepsOf(standing: readonly Arrived[]): SeenStep[] {
+  const steps = new Map<string, SeenStep['answer']>();
+  for (const { event } of standing) {
+    if (event.body.type === 'repaired') steps.clear();
+    if (event.body.type === 'seen') steps.set(event.body.phase, event.body.answer);
+  }
+  return [...steps].map(([phase, answer]) => ({ phase, answer }));
+}
+
+const clocksOf = (standing: readonly Arrived[]): OpenClock[] =>
+  standing
+    .flatMap(({ event }) => {
+      if (event.body.type !== 'timer') return [];
+      const since = madeAt(event);
+      return [{ title: event.body.title, since: iso(since), ends: iso(since + event.body.seconds * 1000) }];
+    })
+    .sort((a, b) => a.ends.localeCompare(b.ends));
+
+function waitsOf(standing: readonly Arrived[]): Overview['waits'] {
+  const body = standing.findLast(({ event }) => event.body.type === 'closed')?.event.body;
+  if (body?.type !== 'closed') return null;
+  const { for: what = body.words, whom = '', when = '' } = body.given ?? {};
+  return { what, whom, when };
+}
 
 const stopsOf = ({ stops, unable }: Followed): OpenStop[] =>
   stops.map(({ stop, grade, person, since, orders, endedBy }) => ({

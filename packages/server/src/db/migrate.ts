@@ -6,6 +6,7 @@ import * as third from './migrations/0003-builds';
 import * as fourth from './migrations/0004-log-numbers-overviews-sessions';
 import * as fifth from './migrations/0005-rights-lookers';
 import * as sixth from './migrations/0006-shop-limits';
+import * as seventh from './migrations/0007-steps-clocks';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -15,6 +16,7 @@ const MIGRATIONS = [
   { name: '0004-log-numbers-overviews-sessions', ...fourth },
   { name: '0005-rights-lookers', ...fifth },
   { name: '0006-shop-limits', ...sixth },
+  { name: '0007-steps-clocks', ...seventh },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

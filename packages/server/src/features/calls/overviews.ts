@@ -21,7 +21,8 @@ export async function projectOverview(
       upTo,
       title: head.title,
       openedAt: head.openedAt,
-      open: overview.state !== 'closed',
+      // What ended waiting is still to be done.
+      open: overview.state !== 'closed' || overview.waits !== null,
       watch: mustBeWatched(overview),
       dueAt: overview.dueAt === null ? null : new Date(overview.dueAt),
       body: overview,

@@ -181,6 +181,21 @@ export async function lookersOf(callId: string): Promise<string[]> {
   return people.map((p) => p.fullName);
 }
 
+/** The newest calls on a machine, so many at most. */
+export async function callsOnMachine(machineId: string, most: number): Promise<Listed[]> {
+  const calls = await Call.findAll({
+    attributes: ['id'],
+    where: { machineId },
+    order: [
+      ['createdAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    limit: most,
+    ...PLAIN,
+  });
+  return withHeads(calls.map((c) => c.id));
+}
+
 /** The overviews of the other calls on a machine, for what they left behind. */
 export async function overviewsOfMachine(machineId: string): Promise<StoredOverview[]> {
   const calls = await Call.findAll({ attributes: ['id'], where: { machineId }, ...PLAIN });

@@ -23,6 +23,7 @@ import {
   authorityBeside,
   callWith,
   eventsAfter,
+  callsOnMachine,
   listCalls,
   type Listed,
   lookersOf,
@@ -32,6 +33,9 @@ import {
 
 /** How many entries one answer holds. */
 const PAGE = 500;
+
+/** As many calls as a machine's page shows of its life. */
+const MOST_OF_A_LIFE = 100;
 
 type Refused = Omit<RefusedEvent, 'id'>;
 
@@ -52,6 +56,11 @@ export class Calls {
   /** Calls on which a bypass, a danger or a late entry stands. */
   async watch(): Promise<CallSummary[]> {
     return summaries(await watchedCalls());
+  }
+
+  /** The newest calls on a machine. */
+  async ofMachine(machine: string): Promise<CallSummary[]> {
+    return summaries(await callsOnMachine(machine, MOST_OF_A_LIFE));
   }
 
   async read(id: string): Promise<CallHead> {

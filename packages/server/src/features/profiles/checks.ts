@@ -13,6 +13,7 @@ export interface Description {
   readonly summary: string;
   readonly family?: Family;
   readonly identity: Identity;
+  readonly phases: readonly { readonly id: string; readonly title: string; readonly unwanted: boolean }[];
   readonly variants: readonly { readonly id: string; readonly title: string; readonly identity: Identity }[];
 }
 
@@ -61,6 +62,15 @@ function soundIn(source: string, build: Build): void {
 }
 
 function describe(source: string): Description {
-  const { id, title, summary, version, family, identity } = loadProfile(source, FILE);
-  return { id, title, summary, version, ...(family && { family }), identity, variants: variantsOf(source, FILE) };
+  const { id, title, summary, version, family, identity, phases } = loadProfile(source, FILE);
+  return {
+    id,
+    title,
+    summary,
+    version,
+    ...(family && { family }),
+    identity,
+    phases: phases.map((phase) => ({ id: phase.id, title: phase.title, unwanted: phase.unwanted })),
+    variants: variantsOf(source, FILE),
+  };
 }

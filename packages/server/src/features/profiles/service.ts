@@ -103,15 +103,16 @@ function soundOr(title: string, answer: CheckAnswer): Description {
   throw new Problem(400, title, answer.problems.join('\n'));
 }
 
-const asListed = ({ variants, ...description }: Description, importedBy: string | null): ProfileSummary => ({
+const asListed = ({ phases, variants, ...description }: Description, importedBy: string | null): ProfileSummary => ({
   ...description,
+  phases: [...phases],
   variants: [...variants],
   importedBy,
 });
 
 /** A stored profile; one that nobody can read any more still has its text. */
 const whole = ({ id, version, source, importedBy, description }: StoredText): WholeProfile => ({
-  ...asListed(description ?? { id, version, title: id, summary: '', identity: {}, variants: [] }, importedBy),
+  ...asListed(description ?? { id, version, title: id, summary: '', identity: {}, phases: [], variants: [] }, importedBy),
   source,
 });
 
