@@ -2,6 +2,7 @@ import { Input, type InputRef } from 'antd';
 import { type ReactNode, type RefObject, useId } from 'react';
 import { Button } from './Button';
 import styles from './ReadingField.module.css';
+import { useKeptFocus } from './use-kept-focus';
 
 interface Props {
   /** What is read. */
@@ -25,6 +26,7 @@ interface Props {
 export function ReadingField(props: Props) {
   const { label, lead, text, placeholder, problem, field, main = false, onText, onEnter, children } = props;
   const id = useId();
+  useKeptFocus(field);
   return (
     <form
       className={styles.reading}

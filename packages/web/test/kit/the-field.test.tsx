@@ -1,13 +1,14 @@
 /** @jest-environment jsdom */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { screen } from '@testing-library/react';
 import type { InputRef } from 'antd';
 import { drawingOf } from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
 import { Field } from '../../src/places/call/next/Field';
 import { useEntry } from '../../src/places/call/next/use-entry';
+import { ReadingField } from '../../src/kit/ReadingField';
 import { ApplianceProvider } from '../../src/places/call/use-appliance';
 import { render } from './render';
 
@@ -96,4 +97,45 @@ describe('the one field', () => {
     expect(screen.queryByRole('alert')).toBeNull();
     expect(field.getAttribute('aria-invalid')).toBe('false');
   });
+
+  test('whoever types while another answer is asked for goes on in the new field; nobody else is moved there', async () => {
+    const hands = render(<Moving />);
+    await hands.click(screen.getByRole('textbox'));
+    await hands.keyboard('1');
+    await hands.click(screen.getByRole('button', { name: 'Look away' }));
+    expect(screen.getByRole('textbox', { name: 'in the next' })).not.toBe(document.activeElement);
+    await hands.click(screen.getByRole('textbox'));
+    await hands.keyboard('2!');
+    expect(screen.getByRole('textbox', { name: 'in the first' })).toBe(document.activeElement);
+    await hands.keyboard('3');
+    expect(screen.getByRole('textbox')).toHaveProperty('value', '123');
+  });
 });
+
+/** A field that stands elsewhere, as another element, after a button or an exclamation mark. */
+function Moving() {
+  const field = useRef<InputRef>(null);
+  const [first, setFirst] = useState(true);
+  const [text, setText] = useState('');
+  const one = (label: string) => (
+    <ReadingField
+      label={label}
+      text={text}
+      problem={undefined}
+      field={field}
+      onText={(typed) => {
+        if (typed.endsWith('!')) setFirst(!first);
+        setText(typed.replace('!', ''));
+      }}
+      onEnter={() => undefined}
+    />
+  );
+  return (
+    <>
+      {first ? <p>{one('in the first')}</p> : <div>{one('in the next')}</div>}
+      <button type="button" onClick={() => setFirst(!first)}>
+        Look away
+      </button>
+    </>
+  );
+}
