@@ -18,7 +18,7 @@ const PLACES: readonly (readonly [string, string, RegExp])[] = [
   ['Open a call', '/calls/new', /\d+ of \d+ left/],
   ['Machines', '/machines', /Corn Exchange/],
   ['Library', '/library', /Condensing combi/],
-  ['an appliance', '/library/storage-water-heater?variant=one-shot-cutoff', /Faults, and what you would see/],
+  ['an appliance', '/library/storage-water-heater?variant=one-shot-cutoff', /^Dead tests$/],
   ['a field card', '/library/pool-heat-pump/card', /Likeliest faults/],
 ];
 
@@ -31,6 +31,10 @@ for (const theme of ['by day', 'in the dark'])
       await expect(page.getByText(words).first(), name).toBeVisible();
       expect(await violations(page), name).toEqual([]);
     }
+    await page.goto(`${stack.url}/machines`);
+    await page.getByRole('link', { name: /Ferry House/ }).click();
+    await expect(page.locator('[data-ladder]')).toBeVisible();
+    expect(await violations(page), 'a machine').toEqual([]);
   });
 
 test('axe finds nothing on a call with its clock, panel and what-if open, by day and in the dark', async ({ call }) => {

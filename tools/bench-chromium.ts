@@ -12,8 +12,8 @@ import { startStack } from './stack.mjs';
 /** Each place, and what is there when it can be used. */
 const PLACES: readonly (readonly [string, string, string])[] = [
   ['Today', '/', 'main a[href^="/calls/"]'],
-  ['Open a call', '/calls/new', 'fieldset button'],
-  ['Machines', '/machines', '.ant-table-row'],
+  ['Open a call', '/calls/new', 'main [role="group"] button'],
+  ['Machines', '/machines', 'main a[href^="/machines/"]'],
   ['Library', '/library', '[data-profile]'],
   ['an appliance of the Library', '/library/furnace-condensing', '[data-ladder]'],
 ];

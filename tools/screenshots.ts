@@ -27,12 +27,12 @@ try {
   await signInToDemo(page);
   await shot(page, 'today');
   await page.getByRole('link', { name: 'Machines' }).click();
-  await page.getByRole('row', { name: /Quarry Road/ }).waitFor();
+  await page.getByRole('link', { name: /Quarry Road/ }).waitFor();
   await shot(page, 'machines');
-  await page
-    .getByRole('row', { name: /Old Bakery/ })
-    .getByRole('button', { name: 'Change' })
-    .click();
+  await page.getByRole('link', { name: /Old Bakery/ }).click();
+  await page.locator('[data-ladder]').waitFor();
+  await shot(page, 'machine');
+  await page.getByRole('button', { name: 'Change the build' }).click();
   await page
     .getByRole('dialog')
     .getByRole('region', { name: /Order of the switches/ })

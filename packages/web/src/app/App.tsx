@@ -17,6 +17,7 @@ const Today = lazy(() => import('../places/today/Today'));
 const NewCall = lazy(() => import('../places/today/NewCall'));
 const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
+const MachinePage = lazy(() => import('../places/machines/MachinePage'));
 const Library = lazy(() => import('../places/library/Library'));
 const Appliance = lazy(() => import('../places/library/Appliance'));
 const FieldCard = lazy(() => import('../places/library/FieldCard'));
@@ -61,6 +62,7 @@ const router = createBrowserRouter([
       { path: '/calls/:id', element: <SignedIn inCall place={(me) => <CallPlace me={me} />} /> },
       { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
+      { path: '/machines/:id', element: <SignedIn place={() => <MachinePage />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
       { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },
       { path: '/library/:id/card', element: <SignedIn place={(me) => <FieldCard me={me} />} /> },

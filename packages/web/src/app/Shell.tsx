@@ -10,6 +10,8 @@ import { OutboxStateContext, SendContext, useSending } from '../store/use-outbox
 import { canSpeak, useSpeech } from '../kit/use-speech';
 import { useTheme } from '../theme/use-theme';
 import { HeadSlot } from './head-slot';
+import { PLACES } from './places';
+import { PlacesBar } from './PlacesBar';
 import styles from './Shell.module.css';
 
 // Loaded when somebody asks for it.
@@ -21,12 +23,6 @@ interface Props {
   readonly inCall?: boolean;
   readonly children: React.ReactNode;
 }
-
-const PLACES = [
-  ['/', 'Today'],
-  ['/machines', 'Machines'],
-  ['/library', 'Library'],
-] as const;
 
 /** The frame around every place: the head bar that turns down into the flue. What waits to be sent is sent from here. */
 export function Shell({ me, inCall = false, children }: Props) {
@@ -43,7 +39,7 @@ export function Shell({ me, inCall = false, children }: Props) {
     // Nothing of one person stays in the memory of the page for the next. The session is ended at the server from there.
     location.assign('/sign-in');
   };
-  const places = PLACES.map(([to, title]) => (
+  const places = PLACES.map(({ to, title }) => (
     <NavLink key={to} to={to} end={to === '/'}>
       {title}
     </NavLink>
@@ -76,7 +72,11 @@ export function Shell({ me, inCall = false, children }: Props) {
               <Link to="/" className={styles.brand} aria-label={inCall ? 'Today' : 'Zetalysis, today'}>
                 <Mark /> <span className={styles.name}>{!inCall && 'Zetalysis'}</span>
               </Link>
-              {!inCall && <nav aria-label="Places">{places}</nav>}
+              {!inCall && (
+                <nav className={styles.wide} aria-label="Places">
+                  {places}
+                </nav>
+              )}
               <div ref={setSlot} className={styles.slot} />
               <span className={styles.end}>
                 {waiting > 0 && (
@@ -107,7 +107,8 @@ export function Shell({ me, inCall = false, children }: Props) {
               </span>
             </header>
             <ClockWrong />
-            {children}
+            <div className={styles.place}>{children}</div>
+            {!inCall && <PlacesBar />}
           </div>
         </HeadSlot>
         {asked !== undefined && (

@@ -1,6 +1,6 @@
 import type { BeadView, Drawing } from '@zetalysis/core/presentation';
 import { formatDuration } from '@zetalysis/core/units';
-import { BeadMark } from './BeadMark';
+import { CordPiece } from './CordPiece';
 import styles from './Bead.module.css';
 
 const ANSWERS = [
@@ -32,9 +32,7 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
       data-chosen={chosen || undefined}
       data-stale={bead.stale || undefined}
     >
-      <span className={styles.piece}>
-        <BeadMark state={state.name} missed={bead.answer === 'no' && !bead.stale} />
-      </span>
+      <CordPiece state={state.name} missed={bead.answer === 'no' && !bead.stale} />
       <button
         type="button"
         className={styles.head}

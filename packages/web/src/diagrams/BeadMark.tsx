@@ -1,8 +1,10 @@
 import styles from './BeadMark.module.css';
 
+/** Came; broke off here; runs now; must not go on; did not come or is not reached; not asked yet. */
+export type BeadState = 'lit' | 'front' | 'clock' | 'stop' | 'unlit' | 'open';
+
 interface Props {
-  /** Came; broke off here; did not come or is not reached; not asked yet. */
-  readonly state: 'lit' | 'front' | 'unlit' | 'open';
+  readonly state: BeadState;
   /** It was answered with no. */
   readonly missed: boolean;
 }
@@ -23,6 +25,20 @@ export function BeadMark({ state, missed }: Props) {
         <path className={styles.ray} d="M-19 -9l5 3M19 -9l-5 3M-19 9l5 -3M19 9l-5 -3" />
         <path className={styles.heart} d="M0 -17L15 0L0 17L-15 0Z" />
         <path className={styles.cross} d="M-5.5 -5.5l11 11M5.5 -5.5l-11 11" />
+      </svg>
+    );
+  if (state === 'clock')
+    return (
+      <svg className={styles.mark} viewBox="-20 -20 40 40" width="36" height="36" aria-hidden="true">
+        <circle r="16" className={styles.heart} />
+        <path className={styles.cross} d="M0 -9v9l6 5" fill="none" />
+      </svg>
+    );
+  if (state === 'stop')
+    return (
+      <svg className={styles.mark} viewBox="-20 -20 40 40" width="40" height="40" aria-hidden="true">
+        <path className={styles.stop} d="M-8 -18h16l10 10v16L8 18H-8L-18 8V-8z" />
+        <path className={styles.bar} d="M-10 0h20" />
       </svg>
     );
   return (

@@ -40,8 +40,13 @@ export function AntTheme({ children }: { children: React.ReactNode }) {
           colorError: colour('--alarm'),
           colorBorder: colour('--line'),
           borderRadius: 4,
+          borderRadiusLG: 4,
           // Who asks for less motion gets none.
           motion: !window.matchMedia('(prefers-reduced-motion: reduce)').matches,
+        },
+        // A dialog is a sheet of the same paper.
+        components: {
+          Modal: { contentBg: colour('--paper'), headerBg: colour('--paper'), titleFontSize: 20, titleLineHeight: 1.2 },
         },
       }}
     >

@@ -1,6 +1,7 @@
 import { Button, Modal } from 'antd';
 import type { ReactNode } from 'react';
 import { AntTheme } from './AntTheme';
+import styles from './Dialog.module.css';
 
 interface Props {
   readonly title: string;
@@ -46,6 +47,7 @@ export function Dialog({
             }
           : {})}
         width={width}
+        classNames={{ container: styles.sheet!, header: styles.title!, footer: styles.foot! }}
         style={{ top: '4vh' }}
       >
         {children}

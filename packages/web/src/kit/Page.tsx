@@ -4,6 +4,10 @@ import styles from './Page.module.css';
 
 interface Props {
   readonly title: ReactNode;
+  /** What else says which page it is: beside the title. */
+  readonly about?: ReactNode;
+  /** What is chosen of what the page shows, or looked for in it. */
+  readonly tools?: ReactNode;
   /** What can be done on the page as a whole. */
   readonly actions?: ReactNode;
   /** A class of the place, for how it is laid out. */
@@ -11,16 +15,18 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** A place with a title, what can be done there, and what it shows. */
-export function Page({ title, actions, className, children }: Props) {
+/** A place: its title with what can be done there, and below it what it shows, as wide as the screen, beside the flue. */
+export function Page({ title, about, tools, actions, className = '', children }: Props) {
   return (
     <AntTheme>
-      <main className={`${styles.page} ${className ?? ''}`}>
+      <main className={styles.page}>
         <div className={styles.head}>
           <h1>{title}</h1>
-          {actions}
+          {about !== undefined && <p className={styles.about}>{about}</p>}
+          {tools}
+          {actions !== undefined && <div className={styles.actions}>{actions}</div>}
         </div>
-        {children}
+        <div className={className}>{children}</div>
       </main>
     </AntTheme>
   );

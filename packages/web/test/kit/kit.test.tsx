@@ -4,7 +4,9 @@ import { Button } from '../../src/kit/Button';
 import { Dialog } from '../../src/kit/Dialog';
 import { Field } from '../../src/kit/Field';
 import { Notice } from '../../src/kit/Notice';
-import { type Part, Table } from '../../src/kit/Table';
+import { Pages } from '../../src/kit/Pages';
+import { Table } from '../../src/kit/Table';
+import { Words } from '../../src/kit/Words';
 import { render } from './render';
 
 describe('the kit', () => {
@@ -67,28 +69,24 @@ describe('the kit', () => {
     expect(within(screen.getByRole('group', { name: 'None' })).getByText('No machine yet.')).toBeTruthy();
   });
 
-  test('a list that is paged elsewhere asks for its parts', async () => {
-    const asked: Part[] = [];
+  test('one of several words holds, and a list of pages asks for another one', async () => {
+    const [chose, asked] = [jest.fn(), jest.fn()];
+    const options = [
+      { id: 'open', title: 'All open' },
+      { id: 'closed', title: 'Closed' },
+    ];
     const hands = render(
-      <Table
-        label="Long"
-        rows={[{ name: 'm0' }]}
-        keyOf={(m) => m.name}
-        paged={{
-          part: { page: 1, sort: 'name', order: 'up' },
-          size: 1,
-          total: 3,
-          onPart: (part) => asked.push(part),
-        }}
-        columns={[{ title: 'Machine', sort: 'name', cell: (m) => m.name }]}
-        empty=""
-      />,
+      <>
+        <Words label="Which calls" options={options} value="open" onChange={chose} />
+        <Pages page={1} size={25} total={60} onPage={asked} />
+        <Pages page={1} size={25} total={25} onPage={asked} />
+      </>,
     );
-    await hands.click(screen.getByTitle('2'));
-    await hands.click(screen.getByRole('columnheader', { name: 'Machine' }));
-    expect(asked).toEqual([
-      { page: 2, sort: 'name', order: 'up' },
-      { page: 1, sort: 'name', order: 'down' },
-    ]);
+    expect(screen.getByRole('button', { name: 'All open' }).getAttribute('aria-pressed')).toBe('true');
+    await hands.click(screen.getByRole('button', { name: 'Closed' }));
+    expect(chose).toHaveBeenCalledWith('closed');
+    expect(screen.getAllByTitle('3')).toHaveLength(1);
+    await hands.click(screen.getByTitle('3'));
+    expect(asked).toHaveBeenCalledWith(3);
   });
 });

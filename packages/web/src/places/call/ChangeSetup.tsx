@@ -4,7 +4,7 @@ import { inSeconds } from '@zetalysis/core/units';
 import type { LOOSE } from '@zetalysis/core/visit';
 import { type EventBody } from '@zetalysis/core/visit';
 import { Choice } from '../../kit/Choice';
-import { clock } from './clock';
+import { clock } from '../../kit/clock';
 
 interface Props {
   readonly drawing: Drawing;

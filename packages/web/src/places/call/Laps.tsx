@@ -1,7 +1,7 @@
 import type { CallView } from '@zetalysis/core/presentation';
 import type { Millis } from '@zetalysis/core/units';
 import { Button } from '../../kit/Button';
-import { clock } from './clock';
+import { clock } from '../../kit/clock';
 
 /** One round: how long it burned, how long it stood, both together; the last one may still be open. */
 interface Lap {

@@ -73,7 +73,7 @@ const Fields = ({ drawing }: Pick<Props, 'drawing'>) => (
     >
       <Input maxLength={300} />
     </Form.Item>
-    <Form.Item name="cause" label="Why (cause)">
+    <Form.Item name="cause" label="Why: the cause">
       <Input maxLength={300} placeholder="What made it fail or open" />
     </Form.Item>
     <Form.Item name="action" label="What was done">

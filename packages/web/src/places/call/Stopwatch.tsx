@@ -6,7 +6,7 @@ import { Button } from '../../kit/Button';
 import { Choices } from '../../kit/Choices';
 import { judgeTiming, timingWindow } from '@zetalysis/core/standards';
 import { useAwake } from '../../kit/use-awake';
-import { clock } from './clock';
+import { clock } from '../../kit/clock';
 import { Laps, lapsOf, lapWords } from './Laps';
 import styles from './Stopwatch.module.css';
 import { TICKING, useNow } from '../../kit/use-now';

@@ -1,6 +1,7 @@
 import type { CallView } from '@zetalysis/core/presentation';
+import bar from '../../kit/Bar.module.css';
 import { useNow } from '../../kit/use-now';
-import { clock } from './clock';
+import { clock } from '../../kit/clock';
 import { percent } from './percent';
 import styles from './ThumbBar.module.css';
 import { useWatch } from './use-watch';
@@ -38,7 +39,7 @@ export function ThumbBar({ call, view, job, onJob }: Props) {
   return (
     <div className={styles.foot}>
       <Strip call={call} view={view} />
-      <nav className={styles.bar} aria-label="On the screen">
+      <nav className={bar.bar} aria-label="On the screen">
         {JOBS.map((j) => (
           <button key={j} type="button" aria-current={j === job ? 'page' : undefined} onClick={() => onJob(j)}>
             <svg viewBox="0 0 24 24" aria-hidden="true">

@@ -1,7 +1,7 @@
 import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
 import { Ring } from '../../kit/Ring';
-import { clock } from './clock';
+import { clock } from '../../kit/clock';
 import styles from './Timers.module.css';
 import { TICKING, useNow } from '../../kit/use-now';
 

@@ -1,3 +1,4 @@
+import type { CSSProperties } from 'react';
 import {
   type CallView,
   COMPLAINT_WORDS,
@@ -44,6 +45,7 @@ export default function Triage({ drawing, view, tests, onBody, onClose }: Props)
               {view.suspects.slice(0, 4).map((s) => (
                 <li key={s.repair} title={s.words}>
                   <span>{s.brief}</span> <strong>{percent(s.probability)}</strong>
+                  <i style={{ '--share': percent(s.probability).replace(' ', '') } as CSSProperties} />
                 </li>
               ))}
             </ol>

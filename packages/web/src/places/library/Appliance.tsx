@@ -3,6 +3,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { applianceKey, appliancesOf } from '../../api/appliances';
 import { useProfiles } from '../../api/queries';
 import type { Me } from '@zetalysis/contract';
+import type { Guide } from '@zetalysis/core/presentation';
 import { PLAIN, withVariant } from '@zetalysis/core/profile';
 import { useGuide } from '../../engine/use-guide';
 import { Button } from '../../kit/Button';
@@ -16,7 +17,8 @@ import { Circuit } from './Circuit';
 import { Curves } from './Curves';
 import { compareGuides } from './compare';
 import { Differences } from './Differences';
-import { CodesAndCautions, Faults, Points, Steps, Values } from './GuideSections';
+import { FaultsBySight } from './Faults';
+import { CodesAndCautions, Points, Values } from './GuideSections';
 
 const asOption = ({ id, title }: { readonly id: string; readonly title: string }) => ({ value: id, label: title });
 
@@ -56,49 +58,64 @@ export default function Appliance({ me }: { me: Me }) {
   return (
     <Page
       title={title === undefined ? drawing.title : `${drawing.title}: ${title}`}
-      actions={
-        <Actions id={drawing.id} card={`/library/${id}/card${variant === undefined ? '' : `?variant=${variant}`}`} />
+      about={
+        <>
+          {drawing.summary} <span className="fine">Profile {drawing.version}.</span>
+        </>
       }
+      actions={
+        <>
+          <Choice
+            label="Variant"
+            value={variant ?? ''}
+            options={[{ value: '', label: 'As the family' }, ...variants.map(asOption)]}
+            onChange={(v) => set('variant', v)}
+          />
+          <Choice
+            label="Beside it"
+            value={query.get('with') ?? ''}
+            options={[
+              { value: '', label: variant === undefined ? 'Nothing' : 'Its family' },
+              ...appliances.map((a) => ({ value: applianceKey(a), label: a.title })),
+            ]}
+            onChange={(v) => set('with', v)}
+          />
+          <Link to={`/library/${id}/card${variant === undefined ? '' : `?variant=${variant}`}`}>Card for paper</Link>
+          <Button onClick={() => void download(drawing.id)}>Save the profile</Button>
+        </>
+      }
+      className={styles.family}
     >
-      <p>
-        {drawing.summary} <span className="fine">Profile {drawing.version}.</span>
-      </p>
-      <div className={styles.choosing}>
-        <Choice
-          label="Variant"
-          value={variant ?? ''}
-          options={[{ value: '', label: 'As the family' }, ...variants.map(asOption)]}
-          onChange={(v) => set('variant', v)}
-        />
-        <Choice
-          label="Beside it"
-          value={query.get('with') ?? ''}
-          options={[
-            { value: '', label: variant === undefined ? 'Nothing' : 'Its family' },
-            ...appliances.map((a) => ({ value: applianceKey(a), label: a.title })),
-          ]}
-          onChange={(v) => set('with', v)}
-        />
-        <Choice
-          label="Circuit at the step"
-          value={phase ?? drawing.phases[0]!.id}
-          options={drawing.phases.map(asOption)}
-          onChange={setPhase}
-        />
-      </div>
       {differences && <Differences from={other.drawing?.title ?? ''} differences={differences} />}
-      <Circuit drawing={drawing} view={view} other={other.drawing} title="Circuit" />
-      {other.drawing && other.view && (
-        <Circuit drawing={other.drawing} view={other.view} other={drawing} title={`Circuit: ${other.drawing.title}`} />
+      {guide ? (
+        <FaultsBySight guide={guide} phase={phase ?? busiest(guide)} onPhase={setPhase} />
+      ) : (
+        <Waiting>Working out the readings and signatures…</Waiting>
       )}
-      {!guide && <Waiting>Working out the readings and signatures…</Waiting>}
+      <div className={styles.circuits}>
+        <Circuit
+          drawing={drawing}
+          view={view}
+          other={other.drawing}
+          title="Circuit"
+          at={drawing.phases.find((p) => p.id === phase)?.title}
+        />
+        {other.drawing && other.view ? (
+          <Circuit
+            drawing={other.drawing}
+            view={other.view}
+            other={drawing}
+            title={`Circuit: ${other.drawing.title}`}
+          />
+        ) : (
+          guide && <Values guide={guide} />
+        )}
+      </div>
       {guide && (
         <>
-          <Steps guide={guide} />
+          {other.drawing && <Values guide={guide} />}
           <Points guide={guide} />
-          <Values guide={guide} />
           <Curves guide={guide} />
-          <Faults guide={guide} />
           <CodesAndCautions guide={guide} />
         </>
       )}
@@ -106,12 +123,11 @@ export default function Appliance({ me }: { me: Me }) {
   );
 }
 
-const Actions = ({ id, card }: { id: string; card: string }) => (
-  <span className={styles.actions}>
-    <Link to={card}>Field card</Link>
-    <Button onClick={() => void download(id)}>Save the profile</Button>
-  </span>
-);
+/** The step that most breaks keep from coming: what one will want to read first. */
+function busiest({ phases, faults }: Guide): string {
+  const weight = (phase: string): number => faults.reduce((sum, f) => sum + (f.breaksAt === phase ? f.share : 0), 0);
+  return phases.reduce((most, { id }) => (weight(id) > weight(most) ? id : most), phases[0]!.id);
+}
 
 /** Saves the profile as it is, for a text editor. */
 async function download(id: string): Promise<void> {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import { Block } from '../../kit/Block';
 import { Ladder } from '../../diagrams/Ladder';
 import styles from './Circuit.module.css';
 import { changedRungs } from './compare';
@@ -9,17 +10,22 @@ interface Props {
   readonly view: CallView;
   readonly other: Drawing | undefined;
   readonly title: string;
+  /** The step at which it is drawn. */
+  readonly at?: string | undefined;
 }
 
 /** The circuit of a sound appliance at a step; a tap on a point says its reading. */
-export function Circuit({ drawing, view, other, title }: Props) {
+export function Circuit({ drawing, view, other, title, at }: Props) {
   const [point, setPoint] = useState<string>();
   const net = point === undefined ? undefined : view.ladder.nets[point];
   return (
-    <section className={styles.circuit} aria-label={title}>
-      <h2>
-        {title} <span className="fine">{other && 'marked: wired otherwise in the other one'}</span>
-      </h2>
+    <Block
+      title={title}
+      note={[
+        ...(at === undefined ? [] : [`at “${at}”`]),
+        ...(other ? ['marked: wired otherwise in the other one'] : []),
+      ].join(' · ')}
+    >
       <div className={styles.sheet}>
         <Ladder
           drawing={drawing}
@@ -35,6 +41,6 @@ export function Circuit({ drawing, view, other, title }: Props) {
           ? 'Tap a point for its reading.'
           : `${point}, ${drawing.points[point]?.reach ?? 'common'}: ${net ? `sound ${net.good}` : 'common'}`}
       </p>
-    </section>
+    </Block>
   );
 }

@@ -1,5 +1,6 @@
 import type { Guide } from '@zetalysis/core/presentation';
 import { inSeconds } from '@zetalysis/core/units';
+import { Block } from '../../kit/Block';
 import { Chart } from '../../kit/Chart';
 import styles from './Curves.module.css';
 
@@ -7,8 +8,7 @@ import styles from './Curves.module.css';
 export function Curves({ guide }: { guide: Guide }) {
   if (guide.curves.length === 0) return null;
   return (
-    <section className={styles.curves} aria-label="Over time">
-      <h2>Over time, sound appliance</h2>
+    <Block title="Over time" note="sound appliance">
       <div className={styles.charts}>
         {guide.curves.map(({ title, unit, points }) => (
           <Chart
@@ -20,6 +20,6 @@ export function Curves({ guide }: { guide: Guide }) {
           />
         ))}
       </div>
-    </section>
+    </Block>
   );
 }

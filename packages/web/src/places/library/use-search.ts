@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Found, Sought } from '@zetalysis/core/analysis';
-import type { ProfileSummary } from '@zetalysis/contract';
-import { type Appliance, appliancesOf } from '../../api/appliances';
+import type { Appliance } from '../../api/appliances';
 import { holdEngine } from '../../engine/client';
 
 interface Hit {
@@ -19,9 +18,9 @@ interface Search {
 /** Typing goes on: a search begins when it pauses this long, milliseconds. */
 const PAUSE = 400;
 
-/** Goes through every family and variant, one after the other, and gives what it finds as it goes. */
-export function useSearch(sought: readonly Sought[], profiles: readonly ProfileSummary[]): Search {
-  const [all] = useState(() => appliancesOf(profiles));
+/** Goes through families and variants, one after the other, and gives what it finds as it goes. */
+export function useSearch(sought: readonly Sought[], among: readonly Appliance[]): Search {
+  const [all] = useState(among);
   const [wanted] = useState(sought);
   const [hits, setHits] = useState<readonly Hit[]>([]);
   const [left, setLeft] = useState(all.length);

@@ -1,9 +1,7 @@
 import type { CallSummary, Me } from '@zetalysis/contract';
-import styles from './Leads.module.css';
-import { Where } from './Watch';
-
-const time = new Intl.DateTimeFormat('en', { weekday: 'short', hour: '2-digit', minute: '2-digit', hour12: false });
-const at = (moment: string): string => time.format(new Date(moment));
+import { Block } from '../../kit/Block';
+import { Where } from './ToPutBack';
+import { hour } from './waits-for';
 
 /** What waits for a second pair of eyes: claims to be countersigned, calls that are shown, and what is open or apart. */
 export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) {
@@ -14,7 +12,6 @@ export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) 
   const others = claims.filter(({ claim }) => claim.person !== me.name);
   const shown = calls.filter(({ overview }) => overview.shown && overview.state === 'open');
   const tagged = calls.filter(isTagged);
-  const temporary = calls.flatMap((call) => call.overview.temporary.map((t) => ({ call, t })));
   return (
     <>
       {me.role !== 'apprentice' && (
@@ -23,7 +20,7 @@ export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) 
             <li key={claim.event}>
               <Where call={call} /> <strong>{claim.words}</strong>{' '}
               <span className="fine">
-                {claim.person}, since {at(claim.since)}
+                {claim.person}, since {hour(claim.since)}
               </span>
             </li>
           ))}
@@ -61,18 +58,6 @@ export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) 
           ))}
         </List>
       )}
-      {me.role === 'lead' && temporary.length > 0 && (
-        <List title="To put back">
-          {temporary.map(({ call, t }, i) => (
-            <li key={`${call.id} ${i}`}>
-              <Where call={call} /> {t.title}{' '}
-              <span className="fine">
-                {t.person}, since {at(t.since)}
-              </span>
-            </li>
-          ))}
-        </List>
-      )}
     </>
   );
 }
@@ -82,8 +67,5 @@ export const isTagged = ({ overview }: CallSummary): boolean =>
   overview.state === 'closed' && overview.ending === 'left-off' && overview.bypasses.length === 0;
 
 const List = ({ title, empty = '', children }: { title: string; empty?: string; children: React.ReactNode }) => (
-  <section className={styles.list} aria-label={title}>
-    <h2>{title}</h2>
-    {empty === '' ? <ul>{children}</ul> : <p className="fine">{empty}</p>}
-  </section>
+  <Block title={title}>{empty === '' ? <ul>{children}</ul> : <p className="fine">{empty}</p>}</Block>
 );

@@ -1,15 +1,17 @@
 import { type Identity, mayBe } from '@zetalysis/core/profile';
 import { Form, Input, Select } from 'antd';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { type Appliance, applianceKey, appliancesOf } from '../../api/appliances';
-import { useMachines, useProfiles } from '../../api/queries';
+import { useMachine, useMachines, useProfiles } from '../../api/queries';
 import type { Machine, Me } from '@zetalysis/contract';
 import { Preview } from '../../diagrams/Preview';
+import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
+import { Identify } from '../../kit/Identify';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
-import { Identify } from './Identify';
+import { Waiting } from '../../kit/Waiting';
 import styles from './NewCall.module.css';
 import { openCall } from './open-call';
 
@@ -23,7 +25,11 @@ interface Given {
 export default function NewCall({ me }: { me: Me }) {
   const [search, setSearch] = useState('');
   const machines = useMachines({ search, size: '50' });
-  const [picked, setPicked] = useState<Machine>();
+  // From the machine's own page one comes with it.
+  const asked = useSearchParams()[0].get('machine') ?? undefined;
+  const given = useMachine(asked);
+  const [chose, setPicked] = useState<Machine>();
+  const picked = chose ?? given.data;
   const profiles = useProfiles();
   const [problem, setProblem] = useState<string>();
   const [form] = Form.useForm<Given>();
@@ -63,11 +69,18 @@ export default function NewCall({ me }: { me: Me }) {
       );
     }
   };
-  const error = profiles.error ?? machines.error;
+  const error = profiles.error ?? machines.error ?? given.error;
+  if (asked !== undefined && given.isPending) return <Waiting>One moment…</Waiting>;
   return (
     <Page title="Open a call" className={styles.opening}>
       {error && <Notice kind="problem">{error.message}</Notice>}
-      <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => void open(v)}>
+      <Form
+        form={form}
+        layout="vertical"
+        requiredMark={false}
+        initialValues={{ machine: given.data?.id }}
+        onFinish={(v: Given) => void open(v)}
+      >
         <MachineField
           found={machines.data?.machines ?? []}
           picked={picked}
@@ -76,7 +89,9 @@ export default function NewCall({ me }: { me: Me }) {
         />
         {machineId === undefined && (
           <>
-            <Identify candidates={candidates} answers={answers} onAnswer={answer} />
+            <Block title="What stands there?" className={styles.identify}>
+              <Identify candidates={candidates} answers={answers} onAnswer={answer} />
+            </Block>
             <OneOf
               name="profile"
               label="The family it belongs to"

@@ -1,7 +1,10 @@
 import { useState } from 'react';
 import { asksOf, can, closingProblems, type Ending, ENDING_LIST, requirementsOf } from '@zetalysis/core/rules';
 import type { CallView } from '@zetalysis/core/presentation';
+import { uncapital } from '@zetalysis/core/units';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
+import type { BeadState } from '../../../diagrams/BeadMark';
+import { Strand, StrandRow } from '../../../diagrams/Strand';
 import { Button } from '../../../kit/Button';
 import { Dialog } from '../../../kit/Dialog';
 import { Field } from '../../../kit/Field';
@@ -53,62 +56,82 @@ export default function EndCall({ setup, onBody, onClose }: Props) {
       action={`Close: ${chosen.title.toLowerCase()}`}
       onAction={end}
       onClose={onClose}
-      width={680}
+      width={980}
     >
-      <div className={styles.endings} role="radiogroup" aria-label="Endings">
-        {ENDING_LIST.map((ending) => (
-          <Button
-            key={ending.id}
-            role="radio"
-            aria-checked={ending.id === chosen.id}
-            tone={ending.id === chosen.id ? 'main' : 'plain'}
-            onClick={() => choose(ending)}
-          >
-            {ending.title}
-          </Button>
-        ))}
+      <div className={styles.ways}>
+        <Strand role="radiogroup" aria-label="Endings">
+          {ENDING_LIST.map((ending) => (
+            <StrandRow key={ending.id} state={BEADS[ending.id] ?? 'open'} role="presentation">
+              <button
+                type="button"
+                role="radio"
+                className={styles.way}
+                aria-checked={ending.id === chosen.id}
+                aria-label={ending.title}
+                onClick={() => choose(ending)}
+              >
+                <span>
+                  <b>{ending.title}</b>
+                  <small>{asksWords(ending)}</small>
+                </span>
+                <em>{openWords(requirementsOf(ending, followed).filter(({ met }) => !met).length)}</em>
+              </button>
+            </StrandRow>
+          ))}
+        </Strand>
+        <div className={styles.chosen}>
+          <h3>{chosen.title}</h3>
+          <ul className={styles.asks} aria-label="What it asks">
+            {requirementsOf(chosen, followed).map(({ id, words, met }) => (
+              <li key={id} data-met={met}>
+                <span role="img" aria-label={met ? 'Met' : 'Open'}>
+                  {met ? '✓' : '○'}
+                </span>{' '}
+                {words}
+                {id === 'gas-power-known' && !met && (
+                  <Button onClick={() => onBody(setupEntry(setup))}>
+                    Note: gas {setup.gas ? 'on' : 'off'}, power {setup.power ? 'on' : 'off'}
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+          {[...asksOf(chosen, followed), ...(chosen.optional ?? [])].map(({ id, ask }) => (
+            <Field
+              key={id}
+              label={ask}
+              maxLength={300}
+              value={given[id] ?? ''}
+              onChange={(value) => setGiven({ ...given, [id]: value })}
+            />
+          ))}
+          {claims && <p className="fine">It waits for a countersignature: the call stays open until then.</p>}
+          {problems.length > 0 && (
+            <Notice
+              kind="problem"
+              more={
+                <ul>
+                  {problems.map((p) => (
+                    <li key={p}>{p}</li>
+                  ))}
+                </ul>
+              }
+            >
+              Not yet. Still to do:
+            </Notice>
+          )}
+        </div>
       </div>
-      <ul className={styles.asks} aria-label="What it asks">
-        {requirementsOf(chosen, followed).map(({ id, words, met }) => (
-          <li key={id} data-met={met}>
-            <span role="img" aria-label={met ? 'Met' : 'Open'}>
-              {met ? '✓' : '○'}
-            </span>{' '}
-            {words}
-            {id === 'gas-power-known' && !met && (
-              <Button onClick={() => onBody(setupEntry(setup))}>
-                Note: gas {setup.gas ? 'on' : 'off'}, power {setup.power ? 'on' : 'off'}
-              </Button>
-            )}
-          </li>
-        ))}
-      </ul>
-      {[...asksOf(chosen, followed), ...(chosen.optional ?? [])].map(({ id, ask }) => (
-        <Field
-          key={id}
-          label={ask}
-          maxLength={300}
-          value={given[id] ?? ''}
-          onChange={(value) => setGiven({ ...given, [id]: value })}
-        />
-      ))}
-      {claims && <p className="fine">It waits for a countersignature: the call stays open until then.</p>}
-      {problems.length > 0 && (
-        <Notice
-          kind="problem"
-          more={
-            <ul>
-              {problems.map((p) => (
-                <li key={p}>{p}</li>
-              ))}
-            </ul>
-          }
-        >
-          Not yet. Still to do:
-        </Notice>
-      )}
     </Dialog>
   );
 }
+
+/** How each way is drawn on the cord; what is left as it is has a ring. */
+const BEADS: Partial<Record<Ending['id'], BeadState>> = { proved: 'lit', waiting: 'clock', 'left-off': 'stop' };
+
+const asksWords = ({ asks }: Ending): string =>
+  asks.length === 0 ? 'asks: all of the list' : `asks: ${asks.map(({ ask }) => uncapital(ask)).join(', ')}`;
+
+const openWords = (open: number): string => (open === 0 ? '' : `${open} open`);
 
 const likely = (repaired: boolean): Ending => ENDING_LIST.find(({ id }) => id === (repaired ? 'proved' : 'waiting'))!;

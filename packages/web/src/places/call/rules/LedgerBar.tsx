@@ -4,7 +4,7 @@ import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { InHead } from '../../../app/head-slot';
 import { Button } from '../../../kit/Button';
 import { Ring } from '../../../kit/Ring';
-import { clock } from '../clock';
+import { clock } from '../../../kit/clock';
 import styles from './LedgerBar.module.css';
 import { useRules } from './use-rules';
 

@@ -4,7 +4,7 @@ import { factWith, type Need, needSentence, waitLeft } from '@zetalysis/core/rul
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Field } from '../../../kit/Field';
-import { clock } from '../clock';
+import { clock } from '../../../kit/clock';
 import { FactAnswer } from './FactAnswer';
 import styles from './NeedFirst.module.css';
 import { useRules } from './use-rules';

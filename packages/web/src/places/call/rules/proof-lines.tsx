@@ -13,7 +13,7 @@ import {
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Field } from '../../../kit/Field';
-import { clock } from '../clock';
+import { clock } from '../../../kit/clock';
 import { Answer } from '../next/Answer';
 import { FactAnswer } from './FactAnswer';
 import { NeedFirst } from './NeedFirst';

@@ -1,0 +1,14 @@
+/** The places of the product, in their order, each with its sign. */
+export const PLACES = [
+  {
+    to: '/',
+    title: 'Today',
+    sign: 'M12 1v22M9 5a3 3 0 1 0 6 0a3 3 0 1 0 -6 0M9 12a3 3 0 1 0 6 0a3 3 0 1 0 -6 0M9 19a3 3 0 1 0 6 0a3 3 0 1 0 -6 0',
+  },
+  {
+    to: '/machines',
+    title: 'Machines',
+    sign: 'M5 8h14v14H5zM9 8V2M13 8V2M9 17c0 -3 3 -3 3 -6c2 2 3 4 3 6',
+  },
+  { to: '/library', title: 'Library', sign: 'M4 3h5v18H4zM9 3h5v18H9zM15 5l4 -1l3 16l-4 1z' },
+] as const;
