@@ -32,7 +32,10 @@ for (const theme of ['by day', 'in the dark'])
       expect(await violations(page), name).toEqual([]);
     }
     await page.goto(`${stack.url}/machines`);
-    await page.getByRole('link', { name: /Ferry House/ }).click();
+    await page
+      .getByRole('list', { name: 'Machines' })
+      .getByRole('link', { name: /Ferry House/ })
+      .click();
     await expect(page.locator('[data-ladder]')).toBeVisible();
     expect(await violations(page), 'a machine').toEqual([]);
   });

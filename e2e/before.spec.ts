@@ -127,7 +127,10 @@ test('wires of this very machine are named in the register, and a reading may be
 }) => {
   await signIn(page, stack.url);
   await page.getByRole('link', { name: 'Machines' }).click();
-  await page.getByRole('link', { name: /Corn Exchange/ }).click();
+  await page
+    .getByRole('list', { name: 'Machines' })
+    .getByRole('link', { name: /Corn Exchange/ })
+    .click();
   await page.getByRole('button', { name: 'Name them' }).click();
   await page.getByLabel('Terminal of MV').fill('TR9');
   await page.getByLabel('Wire colour of MV').fill('violet');

@@ -22,24 +22,15 @@ const shot = async (page: Page, name: string): Promise<void> => {
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(stack.url);
-  await page.getByLabel('Password').waitFor();
-  await shot(page, 'sign-in');
   await signInToDemo(page);
   await shot(page, 'today');
   await page.getByRole('link', { name: 'Machines' }).click();
-  await page.getByRole('link', { name: /Quarry Road/ }).waitFor();
+  const register = page.getByRole('list', { name: 'Machines' });
+  await register.getByRole('link', { name: /Quarry Road/ }).waitFor();
   await shot(page, 'machines');
-  await page.getByRole('link', { name: /Old Bakery/ }).click();
+  await register.getByRole('link', { name: /Mill Lane/ }).click();
   await page.locator('[data-ladder]').waitFor();
   await shot(page, 'machine');
-  await page.getByRole('button', { name: 'Change the build' }).click();
-  await page
-    .getByRole('dialog')
-    .getByRole('region', { name: /Order of the switches/ })
-    .first()
-    .waitFor();
-  await page.getByRole('dialog').locator('[data-ladder]').waitFor();
-  await shot(page, 'machine-build');
   await page.goto(`${stack.url}/calls/new`);
   await page.getByLabel(/Complaint/).waitFor();
   await page.getByRole('button', { name: 'Radiators, with steam' }).click();
@@ -53,6 +44,9 @@ try {
   await page.getByLabel(/Search by words/).fill('26 V on TH, nothing on SP');
   await page.getByText(/^Found in/).waitFor({ timeout: 120_000 });
   await shot(page, 'library-search');
+  await page.goto(`${stack.url}/library/furnace-condensing`);
+  await page.getByRole('button', { name: /Igniter glows/ }).click();
+  await shot(page, 'library-family');
   await page.goto(`${stack.url}/library/furnace-valve-control/card`);
   await page.getByRole('article').waitFor();
   await shot(page, 'field-card');

@@ -218,6 +218,8 @@ describe('what if', () => {
     const view = world('thermocouple.weak');
     expect(view.whatIf).toContain('thermocouple is worn');
     expect(view.cord.beads.find((b) => b.id === 'fire')!.there).toEqual({ comes: false, differs: true });
+    const sound = view.cord.beads.find((b) => b.there?.comes)!;
+    expect(sound.there).toEqual({ comes: true, at: sound.expectedAt, differs: false });
     expect(view.ladder.nets['TC']!.there!.differs).toBe(true);
     expect(view.ladder.nets['R']!.there!.differs).toBe(false);
     expect(view.ladder.nets['R']!.state).toBe('live');

@@ -19,8 +19,8 @@ export interface BeadView {
   readonly readings: readonly string[];
   /** Chance, under all that is known, that it comes. */
   readonly likely: number;
-  /** In the suspect's world: whether it comes, and whether that is not as on a sound appliance. */
-  readonly there: { readonly comes: boolean; readonly differs: boolean } | undefined;
+  /** In the suspect's world: whether it comes, how long after the call, and whether that is not as on a sound appliance. */
+  readonly there: { readonly comes: boolean; readonly at: Millis | undefined; readonly differs: boolean } | undefined;
 }
 
 /** The sequence as it is drawn. */
@@ -104,7 +104,12 @@ function beadIn(engine: Engine, state: CallState, world: Hypothesis, phase: Phas
     const p = engine.expect(state.evidence, h, { kind: 'seen', phase });
     return p.kind === 'choice' && p.answer === 1;
   };
-  return { comes: comes(world), differs: comes(world) !== comes(engine.healthy) };
+  const { trace } = engine.traces.last(world.faults, state.evidence.episodes.slice(-1));
+  return {
+    comes: comes(world),
+    at: trace.cues[phase]![0]?.from,
+    differs: comes(world) !== comes(engine.healthy),
+  };
 }
 
 /** What the log says of a step; after a change of setup the cord keeps what was seen before, until something is seen anew. */

@@ -34,7 +34,9 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const people = await Promise.all(PEOPLE.map((p) => Person.create({ ...p, id: v7(), units: 'us', passwordHash })));
   const machines = [];
-  for (const machine of MACHINES) machines.push(await Machine.create({ ...machine, id: v7() }));
+  // The shop has known them for a while.
+  const known = new Date(Date.now() - 1200 * 86_400_000);
+  for (const machine of MACHINES) machines.push(await Machine.create({ ...machine, id: v7(), createdAt: known }));
   for (const demo of CALLS) {
     const machine = machines[demo.machine]!;
     const person = people.find((p) => p.name === demo.person)!;

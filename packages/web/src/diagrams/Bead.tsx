@@ -31,6 +31,7 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
       data-state={state.name}
       data-chosen={chosen || undefined}
       data-stale={bead.stale || undefined}
+      data-differs={bead.there?.differs || undefined}
     >
       <CordPiece state={state.name} missed={bead.answer === 'no' && !bead.stale} />
       <button
@@ -60,22 +61,34 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
           ))}
         </span>
       </button>
-      <span className={styles.answers} role="group" aria-label={phase.ask}>
-        {ANSWERS.map((a) => (
-          <button
-            key={a.id}
-            type="button"
-            aria-pressed={bead.answer === a.id && !bead.stale}
-            aria-label={`${phase.title}: ${a.words}`}
-            onClick={() => onAnswer(a.id)}
-          >
-            {a.mark}
-          </button>
-        ))}
-      </span>
+      {bead.there ? (
+        <There there={bead.there} />
+      ) : (
+        <span className={styles.answers} role="group" aria-label={phase.ask}>
+          {ANSWERS.map((a) => (
+            <button
+              key={a.id}
+              type="button"
+              aria-pressed={bead.answer === a.id && !bead.stale}
+              aria-label={`${phase.title}: ${a.words}`}
+              onClick={() => onAnswer(a.id)}
+            >
+              {a.mark}
+            </button>
+          ))}
+        </span>
+      )}
     </li>
   );
 }
+
+/** What it would do in a suspect's world, beside a sound appliance. */
+const There = ({ there: { comes, at, differs } }: { there: NonNullable<BeadView['there']> }) => (
+  <span className={styles.there}>
+    <b aria-hidden="true">{differs ? '≠' : '='}</b>
+    {comes ? (at === undefined ? 'comes' : formatDuration(at)) : 'never'}
+  </span>
+);
 
 interface State {
   readonly name: 'lit' | 'front' | 'unlit' | 'open';

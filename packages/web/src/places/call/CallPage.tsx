@@ -107,13 +107,20 @@ export function CallPage(props: Props) {
           onShow={looksOn ? undefined : (on) => note({ type: 'shown', on })}
           onTriage={() => setDialog('triage')}
         />
-        <StatusStrip drawing={drawing} view={view} onBody={note} onDanger={() => setDialog('danger')}>
+        <StatusStrip
+          drawing={drawing}
+          view={view}
+          onBody={note}
+          onDanger={() => setDialog('danger')}
+          {...(view.whatIf !== undefined && {
+            instead: <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />,
+          })}
+        >
           <LedgerBar setup={view.setup} closed={view.closed} onBody={note} />
         </StatusStrip>
         {log.notKept !== undefined && <Notice kind="danger">{log.notKept}</Notice>}
         {log.overview.state === 'late' && <LateEntry overview={log.overview} />}
         <StopScreen setup={view.setup} onBodies={noteAll} />
-        {view.whatIf !== undefined && <WhatIf words={view.whatIf} onBack={() => onWhatIf(undefined)} />}
         <div className={styles.areas}>
           <div className={styles.right}>
             <div data-for="next">
@@ -188,11 +195,15 @@ export function CallPage(props: Props) {
 const withSetup = (view: CallView, setup: CallView['setup']): CallView =>
   JSON.stringify(view.setup) === JSON.stringify(setup) ? view : { ...view, setup };
 
+/** Which world the page shows, in the place of the state of this one. */
 const WhatIf = ({ words, onBack }: { words: string; onBack: () => void }) => (
-  <p className="notice" role="status" data-what-if>
-    <strong>What if: {words}.</strong> Steps and circuit are as they would be; ≠ marks what differs from a sound
-    appliance. <Button onClick={onBack}>Back to what is known</Button>
-  </p>
+  <div className={styles.whatIf} role="status" data-what-if>
+    <p title={words}>
+      <b>What if: {words}?</b>{' '}
+      <small>From the model; nothing here was measured. ≠ is not as on a sound appliance.</small>
+    </p>
+    <Button onClick={onBack}>Back to what is known</Button>
+  </div>
 );
 
 /** Something that touches safety was noted elsewhere and came after the call was closed. */

@@ -23,7 +23,11 @@ export function Circuit({ drawing, view, wires, probes, onProbes, onBody }: Prop
     else onProbes([subject]);
   };
   return (
-    <section className={styles.circuit} aria-label="Circuit and readings">
+    <section
+      className={styles.circuit}
+      aria-label="Circuit and readings"
+      data-other-world={view.whatIf !== undefined || undefined}
+    >
       <div className={styles.head}>
         <h2>
           Circuit <span className="fine">at “{step}”</span>
