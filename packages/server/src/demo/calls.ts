@@ -262,7 +262,7 @@ export const CALLS: readonly DemoCall[] = [
         advice: { suspects: [], standing: 'proved' },
       },
       { type: 'repaired', part: 'pressure-hose', action: 'Hose replaced' },
-      ...proved('furnace', []),
+      ...proved('furnace', ['air-proof']),
       { type: 'closed', words: '', ending: 'proved', given: {} },
     ],
   },
@@ -274,6 +274,8 @@ export const CALLS: readonly DemoCall[] = [
     events: [
       seen('call', 'yes'),
       seen('heating', 'yes'),
+      { type: 'fact', fact: 'smell', value: 'none' },
+      { type: 'fact', fact: 'co', value: 3 },
       {
         type: 'closed',
         words: 'Dust on the exchanger from building work.',

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { CallSummary, Machine } from '@zetalysis/contract';
-import { endedWords } from '../../api/ended';
+import { breakWords, endedWords } from '../../api/ended';
 import type { BeadState } from '../../diagrams/BeadMark';
 import { Strand, StrandRow } from '../../diagrams/Strand';
 import styles from './Life.module.css';
@@ -20,7 +20,7 @@ export const Life = ({ machine, calls }: Props) => (
       <StrandRow key={call.id} state={beadOf(call)} className={styles.call!} data-call={call.id}>
         <time>{DAY.format(new Date(call.openedAt))}</time>
         <Link to={`/calls/${call.id}`}>
-          <b>{breakWords(call)}</b>
+          <b>{breakWords(call.overview) ?? `“${call.complaint}”`}</b>
           <small>
             {standing(call)} · {call.person}
           </small>
@@ -42,9 +42,6 @@ const isOpen = ({ overview }: CallSummary): boolean => overview.state !== 'close
 /** A break that was found is where the cord broke; a call without one was a look. */
 const beadOf = (call: CallSummary): BeadState =>
   isOpen(call) ? 'clock' : call.overview.record ? 'front' : call.overview.ending === 'proved' ? 'lit' : 'unlit';
-
-const breakWords = ({ overview: { record }, complaint }: CallSummary): string =>
-  record ? `${record.title}: ${record.failure}` : `“${complaint}”`;
 
 function standing(call: CallSummary): string {
   const { overview } = call;

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { CallSummary, ProfileSummary } from '@zetalysis/contract';
 import { buildOf, type CallEvent, type Overview } from '@zetalysis/core/visit';
 import { buildWords } from '../../api/appliances';
-import { endedWords } from '../../api/ended';
+import { breakWords, endedWords } from '../../api/ended';
 import type { BeadState } from '../../diagrams/BeadMark';
 import { MiniCord, type MiniStep } from '../../diagrams/MiniCord';
 import { StrandRow } from '../../diagrams/Strand';
@@ -146,12 +146,7 @@ function Ended({ overview }: { overview: Overview }) {
   const { record } = overview;
   return (
     <span className={styles.words}>
-      {record && (
-        <b>
-          {record.title}: {record.failure}.
-        </b>
-      )}{' '}
-      {endedWords(overview)}
+      {record && <b>{breakWords(overview)}.</b>} {endedWords(overview)}
       {record && record.cause !== '' && <small>{record.cause}</small>}
     </span>
   );

@@ -1,7 +1,9 @@
+import { breakWords } from '../../api/ended';
 import type { Overview } from '@zetalysis/core/visit';
 
 /** What an open call waits for, gravest first, at a moment of the shop's clock. The first words matter most. */
-export function waitsFor({ stops, claims, clocks, record, steps, waits }: Overview, now: number): [string, string] {
+export function waitsFor(overview: Overview, now: number): [string, string] {
+  const { stops, claims, clocks, record, steps, waits } = overview;
   if (claims[0]) return ['Waits for a countersignature:', claims[0].words];
   if (waits) {
     const until = waits.when === '' ? '' : `, until ${waits.when}`;
@@ -13,7 +15,7 @@ export function waitsFor({ stops, claims, clocks, record, steps, waits }: Overvi
       ? ['Waits for its clock:', `${clock.title}, until ${hour(clock.ends)}`]
       : ['Its clock is over:', clock.title];
   if (stops[0]) return ['Stopped', ''];
-  if (record) return [`${record.title}: ${record.failure}.`, 'Waits for the proof'];
+  if (record) return [`${breakWords(overview)}.`, 'Waits for the proof'];
   return steps.length === 0 ? ['Not begun.', 'Waits for the next test'] : ['Waits for the next test', ''];
 }
 
