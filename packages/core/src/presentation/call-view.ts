@@ -19,6 +19,7 @@ import type { Reader } from './reader';
 import { sayRequirement } from './requirement-words';
 import { inBrief } from './say';
 import { severityWords } from './severity-words';
+import { type WhatNow, whatNow } from './what-now';
 import { type AnswerFormView, formView, repairWords } from './test-view';
 
 /** What the engine has to say about a call at one moment: plain data. */
@@ -38,6 +39,8 @@ export interface CallView {
   readonly ladder: LadderView;
   readonly log: readonly LogLine[];
   readonly setup: Setup;
+  /** What to do when there is no next test. */
+  readonly whatNow: WhatNow;
   /** Questions and tests pinned by whoever looks on. */
   readonly pins: readonly {
     readonly event: string;
@@ -163,6 +166,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     ladder: ladderView(engine, state, assessment, at, options, world),
     log: logOf(engine, state, assessment, options),
     setup: state.setup,
+    whatNow: whatNow(model, assessment),
     pins: state.pins,
     shown: state.shown,
     complaint: state.opened?.complaint ?? '',

@@ -15,3 +15,4 @@ export { type AnswerFormView, testsView, type TestView } from './test-view';
 export { type Instruction, instruction, instructionWords, provesWords, testTitle } from './test-words';
 export type { RunCurve } from './run-curves';
 export { understood } from './understood';
+export { whatNow, type WhatNow } from './what-now';

@@ -56,6 +56,14 @@ export const ASSUMPTIONS = {
     what: 'what each further reading of the same question adds, as a share of an independent one',
     why: 'the same person, meter and mistake',
   },
+  // Work.
+  minutesToReset: { value: 1, what: 'what pressing a reset takes, min', why: COMMON },
+  minutesToReconnect: { value: 4, what: 'what remaking a joint or a plug takes, min', why: COMMON },
+  minutesToCorrect: { value: 6, what: 'what setting something right takes, min', why: COMMON },
+  minutesToClean: { value: 12, what: 'what cleaning a part takes, min', why: COMMON },
+  minutesToRepair: { value: 20, what: 'what a repair on the spot takes, min', why: COMMON },
+  minutesToReplace: { value: 40, what: 'what a new part takes, the way to the van included, min', why: COMMON },
+  minutesToTryAgain: { value: 5, what: 'what one more try for heat takes, min', why: COMMON },
   // Instruments.
   meterShare: {
     value: 0.008,

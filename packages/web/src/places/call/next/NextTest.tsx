@@ -2,10 +2,12 @@ import type { InputRef } from 'antd';
 import { type RefObject, useState } from 'react';
 import type { CallView, TestView } from '@zetalysis/core/presentation';
 import { undoFirst } from '@zetalysis/core/rules';
+import { capital } from '@zetalysis/core/units';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { ProofList } from '../rules/ProofList';
 import { useRules } from '../rules/use-rules';
+import { percent } from '../percent';
 import { Field } from './Field';
 import { PutBack } from './PutBack';
 import { Others } from './Room';
@@ -112,6 +114,7 @@ export function NextTest({ tests, view, thinking, probes, field, onProbes, onEve
   if (!test)
     return (
       <Sheet busy={thinking} says={nothingMore(tests === undefined || thinking, view)}>
+        {!thinking && tests !== undefined && view.setup.power && <MendInOrder order={view.whatNow.order} />}
         {!thinking && !view.setup.power && (
           <Button tone="main" onClick={() => onEvents([setupEntry({ ...view.setup, power: true })])}>
             Switch the power on
@@ -136,10 +139,25 @@ export function NextTest({ tests, view, thinking, probes, field, onProbes, onEve
   );
 }
 
+/** What nothing tells apart, in the order in which it is mended. */
+const MendInOrder = ({ order }: { order: CallView['whatNow']['order'] }) =>
+  order.length > 0 && (
+    <ol className={styles.order} data-order>
+      {order.map(({ words, probability, minutes }) => (
+        <li key={words}>
+          <b>{capital(words)}</b>{' '}
+          <span className="fine">
+            {percent(probability)}, about {minutes} min
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+
 /** With the power off the dead tests are over: what is left is live. */
-const nothingMore = (thinking: boolean, { setup }: CallView): string =>
+const nothingMore = (thinking: boolean, { setup, whatNow }: CallView): string =>
   thinking
     ? 'Working out the next test…'
     : setup.power
-      ? 'No further test of the model tells the suspects apart. Record what you found, as suspected.'
+      ? whatNow.says
       : 'With the power off, nothing more can be told.';

@@ -1,0 +1,39 @@
+import type { Assessment, RepairStep } from '../diagnosis';
+import { repairOrder } from '../diagnosis';
+import type { Model } from '../profile';
+import { repairWords } from './test-view';
+
+/** How a search ends that no test can take further. */
+export interface WhatNow {
+  readonly says: string;
+  /** What to mend, in this order, trying again after each. */
+  readonly order: readonly { readonly words: string; readonly probability: number; readonly minutes: number }[];
+}
+
+/** Where the likeliest of all is that the model does not know it, an order of what it knows would lead astray. */
+const LEADS = 0.5;
+
+/** What to do when there is no next test: never nothing. */
+export function whatNow(model: Model, assessment: Assessment): WhatNow {
+  const [first] = assessment.suspects;
+  if (assessment.noHypothesisFits || (first?.repair === 'unknown' && first.probability >= LEADS))
+    return {
+      says: 'Nothing that is known here fits. Read again what fits nothing, then show the call to a lead: it may be a fault that the model does not have.',
+      order: [],
+    };
+  if (first?.repair === 'none' && first.probability >= LEADS)
+    return {
+      says: 'By all that was read nothing is broken. Watch full runs until what the customer saw has shown, or has not for as long as it usually takes.',
+      order: [],
+    };
+  const order = repairOrder(assessment).map((step: RepairStep) => ({
+    words: repairWords(model, step.repair),
+    probability: step.probability,
+    minutes: step.minutes,
+  }));
+  return { says: order.length > 1 ? SEVERAL : ONE, order };
+}
+
+const SEVERAL =
+  'Nothing that can be tested tells these apart. Mend them in this order, cheapest and likeliest first, and try again after each:';
+const ONE = 'No test tells more. Mend it, and try again:';
