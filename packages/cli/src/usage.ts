@@ -14,6 +14,8 @@ export const USAGE = `zetalysis: model-based troubleshooting for heating applian
       lists the profiles, checks one, or says what its tests can tell apart
   zetalysis score [PROFILE ... | --all] [--seed N] [--per N] [--pairs N] [--problems N] [--json]
       lets simulated technicians follow the advice, beside a terminal-by-terminal walk
+  zetalysis score [PROFILE ... | --all] --world WORLD.yaml [--visits N] [--seed N] [--json]
+      the same with appliances and people drawn from a world file, and from one 15 % wider
 
 Exit: 0 done · 1 ran, but an expectation was not met · 2 bad input (reason on stderr)
 `;

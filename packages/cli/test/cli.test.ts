@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { calibrationError } from '../src/score/calibration';
 import type { Score } from '../src/score/figures';
+import { wilson } from '../src/score/interval';
+import type { WorldScore } from '../src/score/world';
 
 const ROOT = join(__dirname, '../../..');
 const folder = mkdtempSync(join(tmpdir(), 'zetalysis-cli-'));
@@ -143,7 +145,35 @@ describe('score', () => {
     expect(calibrationError([said(0.95, false), said(0.05, true)])).toBeCloseTo(0.95);
   });
 
+  test('in a world of its own: the same seed plays the same visits, and a wider world stands beside it', () => {
+    const played = () =>
+      JSON.parse(zetalysis('score', 'dryer-burner', '--world', 'worlds/as-met.yaml', '--visits', '6', '--json').out)
+        .scores[0] as WorldScore[];
+    const [asMet, wider] = played();
+    expect(asMet).toMatchObject({ visits: 6, world: 'appliances as they are met' });
+    expect(wider!.world).toMatch(/15 % wider/);
+    expect(asMet!.namedFirst + asMet!.missed.length).toBeGreaterThanOrEqual(5);
+    expect(asMet!.knowing).toBeGreaterThan(0);
+    expect(played()[0]).toEqual(asMet);
+  }, 120_000);
+
+  test('where a share lies, after so many visits', () => {
+    // 8 of 10: Wilson's interval as in Agresti and Coull, The American Statistician 52, 1998 (from memory).
+    const [low, high] = wilson(8, 10);
+    expect(low).toBeCloseTo(0.4902, 3);
+    expect(high).toBeCloseTo(0.9433, 3);
+    // None of 400 may still be one in a hundred.
+    expect(wilson(0, 400)[1]).toBeCloseTo(0.0095, 3);
+    expect(wilson(0, 0)).toEqual([0, 1]);
+  });
+
   test('bad input says what to do', () => {
+    expect(zetalysis('score', 'dryer-burner', '--world', 'nowhere.yaml').err).toMatch(/nowhere\.yaml: no such file/);
+    expect(zetalysis('score', 'dryer-burner', '--visits', '5').err).toMatch(/goes with --world/);
+    const small = file('small-world.yaml', 'format: zetalysis-world/1\ntitle: x\nsound: {suply.volts: [1, 1]}\n');
+    expect(zetalysis('score', 'dryer-burner', '--world', small).err).toMatch(
+      /small-world\.yaml:3.*did you mean "supply"/,
+    );
     expect(zetalysis('score', 'drier-burner').err).toMatch(/did you mean "dryer-burner"/);
     expect(zetalysis('score', 'dryer-burner', '--all').err).toMatch(/not both/);
     expect(zetalysis('score', '--pairs', '0').err).toMatch(/whole number from 1 up/);

@@ -7,6 +7,7 @@ import { type FaultRef, Random, VirtualAppliance } from '@zetalysis/core/simulat
 import { profileSource } from '../files';
 import { calibrationError, type Weighed } from './calibration';
 import { optimumRatios } from './optimum';
+import { ADVISED, isRight, namesBroken } from './right';
 
 /** The figures of one profile. Shares are weighted by how likely each fault is; `plain` counts every fault alike. */
 export interface Score {
@@ -53,8 +54,6 @@ export interface ScoreSize {
   readonly problems: number;
 }
 
-/** From this share on the first suspect is taken as advice to repair it. */
-const ADVISED = 0.5;
 /** Most repairs on one visit before it is given up. */
 const MOST_REPAIRS = 4;
 
@@ -155,18 +154,6 @@ function drawVisits(faults: readonly Hypothesis[], { seed, per }: ScoreSize): Dr
       weight: share / times,
     }));
   });
-}
-
-/** Whether a repair mends the hidden fault, or one that nothing tells apart from it. */
-function isRight(known: Coverage, hidden: Hypothesis, named: string): boolean {
-  const alike = known.alike.find((g) => g.includes(hidden)) ?? [hidden];
-  return alike.some((h) => h.repair === named);
-}
-
-/** Whether a repair is of the broken part, though perhaps for another way of failing. */
-function namesBroken({ parts }: Model, hidden: Hypothesis, named: string): boolean {
-  const broken = parts[hidden.faults[0]!.part]!;
-  return [broken.id, parts[broken.assembly]!.id].includes(named.split(':')[0]!);
 }
 
 /** Every share that was stated on the way, against whether it was right. */

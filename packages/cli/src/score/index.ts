@@ -1,10 +1,12 @@
-import { MISREPORTED } from '@zetalysis/core/practice';
+import { MISREPORTED, readWorld, wider } from '@zetalysis/core/practice';
 import { parseArgs } from 'node:util';
-import { profileIds, profileSource } from '../files';
-import type { Command } from '../main';
+import { profileIds, profileSource, readText } from '../files';
+import type { Command, Done } from '../main';
 import { UsageError } from '../usage';
 import { sideBySide } from './side-by-side';
 import { scoreProfile, type Score } from './figures';
+import { scoreInWorld, type WorldScore } from './world';
+import { worldTable } from './world-table';
 
 const percent = (x: number): string => `${(x * 100).toFixed(1)} %`;
 const ratio = (x: number): string => x.toFixed(2);
@@ -60,8 +62,11 @@ const ROWS: readonly Row[] = [
 const meets = (row: Row, s: Score): boolean => (row.atLeast ? row.value(s) >= row.aim : row.value(s) <= row.aim + 1e-9);
 
 /** How much is played when nothing else is said: thoroughly for one family, in a quarter of an hour for all. */
-const ONE = { seed: 1, per: 2, pairs: 200, problems: 50 };
-const ALL = { seed: 1, per: 2, pairs: 48, problems: 12 };
+const ONE = { seed: 1, per: 2, pairs: 200, problems: 50, visits: 400 };
+const ALL = { ...ONE, pairs: 48, problems: 12 };
+
+/** Beside a world stands one with every band so much wider. */
+const WIDER = 0.15;
 
 export const score: Command = async (args) => {
   const { values, positionals } = parseArgs({
@@ -73,11 +78,13 @@ export const score: Command = async (args) => {
       per: { type: 'string' },
       pairs: { type: 'string' },
       problems: { type: 'string' },
+      world: { type: 'string' },
+      visits: { type: 'string' },
       json: { type: 'boolean', default: false },
     },
   });
   const usual = positionals.length > 0 ? ONE : ALL;
-  const whole = (name: 'seed' | 'per' | 'pairs' | 'problems'): number => {
+  const whole = (name: 'seed' | 'per' | 'pairs' | 'problems' | 'visits'): number => {
     const value = Number(values[name] ?? usual[name]);
     if (!Number.isInteger(value) || value < 1 || value > 1e6)
       throw new UsageError(`--${name} takes a whole number from 1 up, not "${values[name]}"`);
@@ -85,12 +92,36 @@ export const score: Command = async (args) => {
   };
   for (const id of positionals) profileSource(id);
   if (values.all && positionals.length > 0) throw new UsageError('name profiles or say --all, not both');
-  const size = { seed: whole('seed'), per: whole('per'), pairs: whole('pairs'), problems: whole('problems') };
   const wanted = positionals.length > 0 ? positionals : profileIds();
-  const scores = wanted.length > 1 ? await sideBySide(wanted, size) : wanted.map((id) => scoreProfile(id, size));
+  if (values.world !== undefined) return inWorld(values.world, wanted, whole('visits'), whole('seed'), values.json);
+  if (values.visits !== undefined) throw new UsageError('--visits goes with --world FILE');
+  const size = { seed: whole('seed'), per: whole('per'), pairs: whole('pairs'), problems: whole('problems') };
+  const scores =
+    wanted.length > 1
+      ? await sideBySide<Score>(
+          wanted,
+          Object.entries(size).flatMap(([name, value]) => [`--${name}`, String(value)]),
+        )
+      : wanted.map((id) => scoreProfile(id, size));
   if (values.json) return { text: JSON.stringify({ misreported: MISREPORTED, ...size, scores }, null, 2), exit: 0 };
   return { text: table(scores, size.seed), exit: 0 };
 };
+
+/** Visits to appliances of a world, and of a wider one. */
+async function inWorld(
+  path: string,
+  wanted: readonly string[],
+  visits: number,
+  seed: number,
+  json: boolean,
+): Promise<Done> {
+  const world = readWorld(readText(path), path);
+  const scores =
+    wanted.length > 1
+      ? await sideBySide<WorldScore[]>(wanted, ['--world', path, '--visits', String(visits), '--seed', String(seed)])
+      : wanted.map((id) => [world, wider(world, WIDER)].map((w) => scoreInWorld(id, w, visits, seed)));
+  return { text: json ? JSON.stringify({ seed, scores }, null, 2) : worldTable(scores, seed), exit: 0 };
+}
 
 function table(scores: readonly Score[], seed: number): string {
   const lines = [

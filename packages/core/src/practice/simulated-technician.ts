@@ -13,13 +13,15 @@ export class SimulatedTechnician {
     readonly appliance: VirtualAppliance,
     private readonly random: Random,
     private readonly misreported = MISREPORTED,
+    /** Ohms of the meter's leads, which this one does not subtract. */
+    private readonly leads = 0,
   ) {
     this.luck = random.clone();
   }
 
   /** The same appliance as it was before anybody came, and a technician with the same luck who errs this often. */
   again(misreported = MISREPORTED): SimulatedTechnician {
-    return new SimulatedTechnician(this.appliance, this.luck.clone(), misreported);
+    return new SimulatedTechnician(this.appliance, this.luck.clone(), misreported, this.leads);
   }
 
   /** What is reported when asked at the end of a chain of episodes; nothing where nothing could be noted. */
@@ -27,7 +29,7 @@ export class SimulatedTechnician {
     const { appliance, random } = this;
     const { model } = appliance;
     const kind = kindOf(question);
-    const truth = kind.predict(model, appliance.live(chain), question);
+    const truth = this.withLeads(kind.predict(model, appliance.live(chain), question));
     const wrong = random.next() < this.misreported;
     const observation = observationOf(model, question, truth);
     if (!observation) return undefined;
@@ -37,5 +39,9 @@ export class SimulatedTechnician {
       { observation, truth, sound },
       { random, wrong, carelessness: this.misreported / MISREPORTED },
     );
+  }
+
+  private withLeads(truth: Prediction): Prediction {
+    return truth.kind === 'ohms' ? { ...truth, ohms: truth.ohms + this.leads } : truth;
   }
 }
