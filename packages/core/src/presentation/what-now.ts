@@ -13,8 +13,8 @@ export interface WhatNow {
 /** Where the likeliest of all is that the model does not know it, an order of what it knows would lead astray. */
 const LEADS = 0.5;
 
-/** What to do when there is no next test: never nothing. */
-export function whatNow(model: Model, assessment: Assessment): WhatNow {
+/** What to do when there is no next test: never nothing. `putAside`: tests were declined that might have told more. */
+export function whatNow(model: Model, assessment: Assessment, putAside = false): WhatNow {
   const [first] = assessment.suspects;
   if (assessment.noHypothesisFits || (first?.repair === 'unknown' && first.probability >= LEADS))
     return {
@@ -26,14 +26,19 @@ export function whatNow(model: Model, assessment: Assessment): WhatNow {
       says: 'By all that was read nothing is broken. Watch full runs until what the customer saw has shown, or has not for as long as it usually takes.',
       order: [],
     };
-  const order = repairOrder(assessment).map((step: RepairStep) => ({
+  const order = repairOrder(assessment).slice(0, MOST).map((step: RepairStep) => ({
     words: repairWords(model, step.repair),
     probability: step.probability,
     minutes: step.minutes,
   }));
-  return { says: order.length > 1 ? SEVERAL : ONE, order };
+  return { says: order.length < 2 ? ONE : putAside ? PUT_ASIDE : SEVERAL, order };
 }
 
+/** Nobody mends more than these on a guess. */
+const MOST = 6;
+
+const PUT_ASIDE =
+  'What would tell these apart was put aside. Take it back in the log, or mend in this order, cheapest and likeliest first, and try again after each:';
 const SEVERAL =
   'Nothing that can be tested tells these apart. Mend them in this order, cheapest and likeliest first, and try again after each:';
 const ONE = 'No test tells more. Mend it, and try again:';

@@ -1,0 +1,65 @@
+import { expect, job, signIn, test } from './stack';
+
+test('the day at a glance: what each call waits for, whose it is, what hangs and what runs; closed ones by words', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page, stack.url);
+  const call = (words: RegExp) => page.getByRole('main').getByRole('link', { name: words }).first();
+  await expect(call(/Tannery Row/)).toContainText('Waits for a fan from the parts counter, until Tuesday');
+  await expect(call(/school pool/)).toContainText('Waits for its clock: The water cools, until');
+  await expect(call(/school pool/).getByRole('img')).toHaveAttribute(
+    'aria-label',
+    /^broke off at “.+”, step \d of \d$/,
+  );
+  await expect(call(/Tern Street/)).toContainText('Waits for a countersignature: The break, as it is recorded');
+  await expect(call(/Tern Street/)).toContainText('Bea Oduya');
+  await expect(page.getByRole('region', { name: 'To put back' })).toContainText('Front panel off');
+  await expect(page.getByRole('region', { name: 'Clocks that run' })).toContainText(/The water cools.*\d:\d\d:\d\d/);
+  await page.getByRole('button', { name: /^Mine, / }).click();
+  await expect(call(/school pool/)).toBeVisible();
+  await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'open 25 h' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Closed' }).click();
+  await expect(call(/Quarry Road/)).toContainText('Igniter: cracked: open. Repair proved');
+  await page.getByLabel('Search the calls').fill('inducer hums');
+  await expect(call(/Mill Lane/)).toContainText('Pressure hose: cracked or off');
+  await expect(page.getByRole('main').getByRole('link', { name: /Quarry Road/ })).toHaveCount(0);
+  await page.getByLabel('Search the calls').fill('unicorn');
+  await expect(page.getByText('No closed call has these words.')).toBeVisible();
+});
+
+test('a machine has a life, call by call, and a call is opened from its page; on the phone the places are at the thumb', async ({
+  page,
+  stack,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, stack.url);
+  await page.getByRole('navigation', { name: 'Places at the thumb' }).getByRole('link', { name: 'Machines' }).click();
+  await page
+    .getByRole('list', { name: 'Machines' })
+    .getByRole('link', { name: /Mill Lane/ })
+    .click();
+  const life = page.getByRole('region', { name: 'Its life' });
+  await expect(life).toContainText('Pressure hose: cracked or off');
+  await expect(life).toContainText('Into the register');
+  await expect(page.getByRole('region', { name: 'Plate' })).toContainText('HG4471203');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
+  await page.getByRole('button', { name: 'Open a call' }).click();
+  await page.getByLabel(/Complaint/).fill('No heat.');
+  await page.getByRole('button', { name: 'Open the call' }).click();
+  await expect(page.locator('[data-machine]')).toContainText('Furnace, Mill Lane 14');
+  await job(page, 'Suspects');
+  await expect(page.locator('[data-suspect]').first()).toBeVisible();
+});
+
+test('when nobody can make any test that is left, the page says in which order to mend', async ({ call }) => {
+  const page = await call('Hollin Bank');
+  const next = page.getByRole('region', { name: 'Next test' });
+  await expect(async () => {
+    if (await next.locator('[data-order]').isVisible()) return;
+    await next.getByRole('button', { name: 'Won’t' }).first().click({ timeout: 1000 });
+    await expect(next.locator('[data-order]')).toBeVisible({ timeout: 50 });
+  }).toPass({ timeout: 80_000, intervals: [20] });
+  await expect(next).toContainText('was put aside');
+  await expect(next.locator('[data-order] li').first()).toContainText(/\d+ %, about \d+ min/);
+});
