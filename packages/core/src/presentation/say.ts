@@ -43,6 +43,11 @@ export function sayAsked(m: AskedMessage): Asked {
       const { title, first } = deadWords(dimension);
       return { act: `${title}: ${partWords(part, branch)}`, how: `Power off, isolate it. ${first}` };
     }
+    case 'beep-across':
+      return {
+        act: `Beeper: ${partWords(m.data.part, m.data.branch)}`,
+        how: 'Power off, isolate it. It sounds below some 20 to 50 Ω: that clears no contact.',
+      };
     case 'read-gauge':
       return { act: m.data.title, how: m.data.how };
     case 'take-time':
@@ -96,6 +101,8 @@ export function sayTitle(m: TitleMessage): string {
     }
     case 'dead':
       return `${deadWords(m.data.dimension).title}, ${partWords(m.data.part, m.data.branch)}`;
+    case 'beeper':
+      return `Beeper, ${partWords(m.data.part, m.data.branch)}`;
     case 'time':
       return `Time to “${m.data.step}”`;
     case 'complaint':
@@ -120,6 +127,8 @@ export function sayObserved(m: ObservedMessage, reader: Reader): string {
       return `Status light: ${codeWords(m.data)}`;
     case 'customer-says':
       return `Complaint: ${COMPLAINT_WORDS[m.data.complaint].toLowerCase()}`;
+    case 'beeped':
+      return `Beeper, ${partWords(m.data.part, m.data.branch)}: ${m.data.sounds ? 'it beeps' : 'silent'}`;
     case 'looked':
       return `${m.data.ask} ${m.data.answer}`;
     case 'read':
@@ -167,6 +176,8 @@ export function sayExpected(m: ExpectedMessage, reader: Reader): string {
     }
     case 'ghost':
       return `a ghost of a few ${m.data.dial.millivolts ? 'millivolts' : 'volts'}, or nothing`;
+    case 'beeps':
+      return m.data.sounds ? 'it beeps' : 'silent';
     case 'ohms':
       return atTimesToo(deadOhms(m.data.ohms, reader), m.data.atTimes, (v) => deadOhms(v, reader));
     case 'number':
@@ -227,6 +238,8 @@ export function sayOption(m: OptionMessage): string {
     }
     case 'shows':
       return m.data.title;
+    case 'beeps':
+      return m.data.sounds ? 'It beeps' : 'Silent';
     case 'would-say':
       return COMPLAINT_WORDS[m.data.complaint];
   }

@@ -10,9 +10,25 @@ export function understood(drawing: Drawing, body: AnswerBody, reader: Reader): 
     const answer = look.answers.find((a) => a.id === body.answer)!.title;
     return sayNoted({ message: 'looked', data: { ask: look.ask, answer } }, reader);
   }
+  if (body.type === 'continuity') {
+    const data = { ...passageOf(drawing, body), sounds: body.sounds === 'yes' };
+    return sayNoted({ message: 'beeped', data }, reader);
+  }
   const title = titleOf(drawing, body);
   if (!title || !('reading' in body)) return '';
   return sayNoted({ message: 'read', data: { title, reading: body.reading, dial: {} } }, reader);
+}
+
+/** The passage of a part that was meant; of a part with a single one the part says enough. */
+function passageOf(
+  drawing: Drawing,
+  body: { readonly part: string; readonly branch?: string | undefined },
+): { part: string; branch: string } {
+  const passages = drawing.words.parts[body.part];
+  return {
+    part: drawing.parts.find((p) => p.id === body.part)?.title ?? body.part,
+    branch: passages !== undefined && passages.length > 1 ? (body.branch ?? '') : '',
+  };
 }
 
 function titleOf(drawing: Drawing, body: AnswerBody): TitleMessage | undefined {
@@ -20,12 +36,8 @@ function titleOf(drawing: Drawing, body: AnswerBody): TitleMessage | undefined {
   switch (body.type) {
     case 'volts':
       return { message: 'volts', data: { red: body.red, black: body.black, step: step(body.phase) } };
-    case 'ohms': {
-      const part = drawing.words.parts[body.part];
-      const title = drawing.parts.find((p) => p.id === body.part)?.title ?? body.part;
-      const branch = part !== undefined && part.length > 1 ? (body.branch ?? '') : '';
-      return { message: 'dead', data: { part: title, branch, dimension: 'resistance' } };
-    }
+    case 'ohms':
+      return { message: 'dead', data: { ...passageOf(drawing, body), dimension: 'resistance' } };
     case 'gauge':
       return {
         message: 'titled',

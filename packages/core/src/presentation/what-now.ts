@@ -26,11 +26,13 @@ export function whatNow(model: Model, assessment: Assessment, putAside = false):
       says: 'By all that was read nothing is broken. Watch full runs until what the customer saw has shown, or has not for as long as it usually takes.',
       order: [],
     };
-  const order = repairOrder(assessment).slice(0, MOST).map((step: RepairStep) => ({
-    words: repairWords(model, step.repair),
-    probability: step.probability,
-    minutes: step.minutes,
-  }));
+  const order = repairOrder(assessment)
+    .slice(0, MOST)
+    .map((step: RepairStep) => ({
+      words: repairWords(model, step.repair),
+      probability: step.probability,
+      minutes: step.minutes,
+    }));
   return { says: order.length < 2 ? ONE : putAside ? PUT_ASIDE : SEVERAL, order };
 }
 

@@ -45,6 +45,7 @@ export type AskedMessage =
       }
     >
   | Message<'measure-dead', DeadSubject>
+  | Message<'beep-across', { readonly part: string; readonly branch: string }>
   | Message<'read-gauge', { readonly how: string; readonly title: string }>
   | Message<'take-time', { readonly step: string }>
   | Message<'ask-customer'>;
@@ -61,6 +62,7 @@ export type TitleMessage =
       { readonly red: string | undefined; readonly black: string | undefined; readonly step: string | undefined }
     >
   | Message<'dead', DeadSubject>
+  | Message<'beeper', { readonly part: string; readonly branch: string }>
   | Message<'time', { readonly step: string }>
   | Message<'complaint'>;
 
@@ -72,6 +74,7 @@ export type ObservedMessage =
   | Message<'ended', { readonly outcome: Outcome }>
   | Message<'light-shows', CodeShown>
   | Message<'customer-says', { readonly complaint: Complaint }>
+  | Message<'beeped', { readonly part: string; readonly branch: string; readonly sounds: boolean }>
   | Message<'looked', { readonly ask: string; readonly answer: string }>
   | Message<'read', { readonly title: TitleMessage; readonly reading: Reading; readonly dial: Dial }>;
 
@@ -86,13 +89,14 @@ export type ExpectedMessage =
   | Message<'volts', { readonly volts: number; readonly atTimes: number | undefined; readonly dial: Dial }>
   | Message<'unsteady', { readonly low: number; readonly high: number; readonly dial: Dial }>
   | Message<'ghost', { readonly dial: Dial }>
+  | Message<'beeps', { readonly sounds: boolean }>
   | Message<'ohms', { readonly ohms: number; readonly atTimes: number | undefined }>
   | Message<'number', { readonly value: number; readonly dimension: Dimension; readonly dial: Dial }>
   | Message<'never'>;
 
 /** One of several answers to choose from. */
 export type OptionMessage =
-  | Extract<ExpectedMessage, { message: 'yes-or-no' | 'ends' | 'shows-code' | 'shows' }>
+  | Extract<ExpectedMessage, { message: 'yes-or-no' | 'ends' | 'shows-code' | 'shows' | 'beeps' }>
   | Message<'cannot-tell'>
   | Message<'would-say', { readonly complaint: Complaint }>;
 

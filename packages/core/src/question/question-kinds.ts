@@ -1,6 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import type { Model } from '../profile';
 import { code } from './kinds/code';
+import { continuity } from './kinds/continuity';
 import { gauge } from './kinds/gauge';
 import { look } from './kinds/look';
 import { ohms } from './kinds/ohms';
@@ -13,7 +14,7 @@ import type { Prediction } from './prediction';
 import type { QuestionKind } from './question-kind';
 
 /** Every kind of question; a new one is a file of its own and a line here. In the order in which a reading line is tried. */
-const ALL = { outcome, code, seen, gauge, look, ohms, volts, timing, told } as const;
+const ALL = { outcome, code, seen, gauge, continuity, look, ohms, volts, timing, told } as const;
 
 type Kinds = typeof ALL;
 export type KindName = keyof Kinds;

@@ -10,6 +10,7 @@ export function workOfQuestion(
 ): { readonly work: string | undefined; readonly of?: string } {
   switch (question.kind) {
     case 'ohms':
+    case 'continuity':
       return { work: 'ohms', of: model.parts[question.part]!.id };
     case 'volts':
       if (isSpark(model, question.red) || isSpark(model, question.black)) return { work: 'volts-on-spark' };
@@ -36,6 +37,7 @@ const isSpark = (model: Model, net: NetIndex): boolean =>
 function isKindOf({ kind }: Question): Allowed | undefined {
   switch (kind) {
     case 'ohms':
+    case 'continuity':
       return 'dead';
     case 'volts':
       return 'volts';

@@ -1,26 +1,21 @@
 import { deadTestsIn } from '../../parts';
-import { findPart, type Model, type PartIndex, unknownName } from '../../profile';
-import { failureModeOf, type Lived, specUnder } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { type Reading, readingValue } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, branchName, name, readingFields } from '../body-fields';
 import { between, gauss } from '../fit';
 import { NOTHING_MORE } from '../messages';
-import { passagesOf } from '../line-words';
 import { observed, problem } from '../named';
-import { lasting } from '../observed-stretch';
 import { type Prediction, type Reach, readsOpen } from '../prediction';
 import type { QuestionKind } from '../question-kind';
 import { INSTRUMENTS, met } from '../simulated-hand';
+import { namedPassage, type Passage, predictDead } from './passage';
 import { caseReading } from './readings';
 import * as t from '@sinclair/typebox';
 
 /** A dead test: power off, the part isolated. */
-export interface OhmsQuestion {
+export interface OhmsQuestion extends Passage {
   readonly kind: 'ohms';
-  readonly part: PartIndex;
-  readonly branch: string;
 }
 export interface OhmsObservation extends OhmsQuestion {
   readonly reading: Reading;
@@ -60,7 +55,7 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
   preparation: (model, q) => `isolated ${model.parts[q.part]!.id}`,
   probing: (model, q) => (model.parts[q.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined),
   cautions: (model, q) => ({ applies: ['ohms'], own: model.parts[q.part]!.caution }),
-  predict: predictOhms,
+  predict: predictDead,
   fit: (_model, o, prediction) => ({ ...fitOhms(o, prediction), blunder: ASSUMED.misreadOhms }),
   place: (p) => (p.kind === 'ohms' ? Math.min(p.ohms, 1e12) : 3e6),
   sameOutcome: () => sameOhms,
@@ -86,29 +81,10 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
   subject: (model, q) => formOf(model.parts[q.part]!.id, q.branch).subject,
   form: (model, q) => formOf(model.parts[q.part]!.id, q.branch),
   read: (model, given) => {
-    const part = findPart(model, given.part);
-    if (!part)
-      return problem(
-        unknownName(
-          'part',
-          given.part,
-          model.parts.map((p) => p.id),
-        ),
-      );
-    const passages = passagesOf(part);
-    if (given.branch === undefined && passages.length > 1)
-      return problem(`it does not say which of the ${part.title} was read: ${passages.join(', ')}`);
-    const branch = given.branch ?? passages[0];
-    if (branch === undefined || !part.branches.some((b) => b.name === branch))
-      return problem(
-        unknownName(
-          `side of ${part.id}`,
-          branch ?? '',
-          part.branches.map((b) => b.name),
-        ),
-      );
+    const at = namedPassage(model, given);
+    if (typeof at === 'string') return problem(at);
     if (given.reading.dimension !== 'resistance') return problem(`a dead test is in ohms; "${given.typed}" is not`);
-    return observed({ kind: 'ohms', part: part.index, branch, reading: given.reading });
+    return observed({ kind: 'ohms', ...at, reading: given.reading });
   },
   readLine: ({ parts }, words) => {
     // The words stand in any order: the part, its winding where it has several, and what was read.
@@ -148,46 +124,6 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
       ? { message: 'ohms', data: { ohms: p.ohms, atTimes: p.shorter?.value } }
       : { message: 'never', data: NOTHING_MORE },
 };
-
-function predictOhms(model: Model, { trace, faults }: Lived, { part: index, branch }: OhmsQuestion): Prediction {
-  const part = model.parts[index]!;
-  const mode = failureModeOf(part, faults);
-  const spec = specUnder(part, mode);
-  const tolerance = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.tolerance ?? 0));
-  const ohmsIn = (state: string): number => {
-    const electrical = part.kind.electrical(spec, state, mode?.id, branch, 'dc');
-    return electrical.type === 'impedance' ? electrical.r : Infinity;
-  };
-  // Isolated on the bench: a part that is merely unpowered is at rest; a switch stands as what it senses left it.
-  const stands = part.kind.mayOpenRightly?.(part.spec) === true || part.kind.lasting !== undefined;
-  if (!stands) {
-    const ohms = ohmsIn(part.kind.heldForTest ?? part.kind.states[0]!);
-    const limits = part.kind
-      .deadTests(part.spec)
-      .find((d) => d.branch === branch && (d.dimension ?? 'resistance') === 'resistance');
-    // Sound ones lie anywhere between the limits of their test; what is broken has its own value.
-    const sound =
-      limits && ohms >= limits.low && ohms <= limits.high && limits.low >= 1 && Number.isFinite(limits.high);
-    return { kind: 'ohms', ohms, tolerance, ...(sound && { reach: { low: limits.low, high: limits.high } }) };
-  }
-  const times = new Map<number, number>();
-  const since = lasting(trace).from;
-  for (const { from, to, partStates } of trace.segments) {
-    const repeats = to - Math.max(from, since);
-    const value = ohmsIn(part.kind.states[partStates[index]!]!);
-    if (repeats > 0) times.set(value, (times.get(value) ?? 0) + repeats);
-  }
-  const [main, shorter] = [...times].sort((a, b) => b[1] - a[1]);
-  const last = trace.segments[trace.segments.length - 1]!;
-  const [value] = main ?? [ohmsIn(part.kind.states[last.partStates[index]!]!)];
-  if (!main || !shorter) return { kind: 'ohms', ohms: value, tolerance };
-  return {
-    kind: 'ohms',
-    ohms: value,
-    tolerance,
-    shorter: { value: shorter[0], share: shorter[1] / (main[1] + shorter[1]) },
-  };
-}
 
 /** Ohms are compared on a logarithmic scale from 0.1 Ω to 10 MΩ; OL is an answer of its own. */
 const DECADES = 8;

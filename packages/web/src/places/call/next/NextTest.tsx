@@ -65,6 +65,10 @@ export function NextTest({ tests, view, thinking, probes, field, onProbes, onEve
         tests={tests}
         entry={entry}
         onBack={() => onProbes([])}
+        onBody={(body) => {
+          onProbes([]);
+          onEvents([body]);
+        }}
         onLifted={(kind, title, of) => {
           onProbes([]);
           onEvents([{ type: 'temporary', kind, title, of }]);

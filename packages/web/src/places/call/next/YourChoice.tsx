@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { type CallView, minutesWords, tapped, type TestView } from '@zetalysis/core/presentation';
+import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Cautions } from '../../../kit/Cautions';
 import { useAppliance } from '../use-appliance';
@@ -16,6 +17,7 @@ interface Props {
   readonly tests: readonly TestView[] | undefined;
   readonly entry: TypedEntry;
   readonly onBack: () => void;
+  readonly onBody: (body: EventBody) => void;
   readonly onLifted: (kind: 'lead' | 'part-out', title: string, of: string) => void;
 }
 
@@ -23,7 +25,7 @@ interface Props {
 const BY_THUMB = '(max-width: 60em)';
 
 /** What was tapped: the same sheet, the same field, another sentence. */
-export function YourChoice({ probes, view, tests, entry, onBack, onLifted }: Props) {
+export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifted }: Props) {
   const { drawing } = useAppliance();
   const { field } = entry;
   const names = probes.join(' ');
@@ -52,6 +54,7 @@ export function YourChoice({ probes, view, tests, entry, onBack, onLifted }: Pro
         </Cautions>
       )}
       <Field entry={entry} label={`Reading ${names}`} asked={form} />
+      {form?.dimension === 'resistance' && <OnlyABeeper part={probes[0]!} branch={probes[1]} onBody={onBody} />}
       {!(probes[0]! in drawing.words.gauges) && (
         <Button
           tone="quiet"
@@ -77,5 +80,31 @@ export function YourChoice({ probes, view, tests, entry, onBack, onLifted }: Pro
         )}
       </div>
     </Sheet>
+  );
+}
+
+interface BeeperProps {
+  readonly part: string;
+  /** Which of its windings, where it has several. */
+  readonly branch: string | undefined;
+  readonly onBody: Props['onBody'];
+}
+
+/** Somebody has no ohms at hand: it is kept for what it is worth, which clears no contact. */
+function OnlyABeeper({ part, branch, onBody }: BeeperProps) {
+  const { drawing } = useAppliance();
+  if (branch === undefined && (drawing.words.parts[part] ?? []).length > 1) return null;
+  const said = (sounds: 'yes' | 'no'): void =>
+    onBody({ type: 'continuity', part, ...(branch !== undefined && { branch }), sounds });
+  return (
+    <p className="fine" role="group" aria-label="Only a beeper">
+      Only a beeper?{' '}
+      <Button tone="quiet" onClick={() => said('yes')}>
+        It beeps
+      </Button>
+      <Button tone="quiet" onClick={() => said('no')}>
+        Silent
+      </Button>
+    </p>
   );
 }
