@@ -8,6 +8,8 @@ interface Column<Row> {
   readonly cell: (row: Row) => ReactNode;
   /** Figures: written in letters of one width. */
   readonly figures?: true;
+  /** Words that want room. */
+  readonly wide?: true;
 }
 
 interface Props<Row> {
@@ -26,18 +28,19 @@ export function Table<Row extends object>({ label, rows, keyOf, columns, empty, 
   return (
     <div className={styles.table} role="group" tabIndex={0} aria-label={label}>
       <AntTable<Row>
-        size="middle"
+        size="small"
         rowKey={keyOf}
         loading={loading}
         dataSource={[...rows]}
         pagination={false}
         locale={{ emptyText: <Empty>{empty}</Empty> }}
-        columns={columns.map(({ title, cell, figures }, i) => ({
+        columns={columns.map(({ title, cell, figures, wide }, i) => ({
           key: `${i} ${title}`,
           title,
           render: (_: unknown, row: Row) => cell(row),
           ...(i === 0 ? { rowScope: 'row' as const, className: styles.first! } : {}),
           ...(figures ? { className: styles.figures! } : {}),
+          ...(wide ? { className: styles.wide! } : {}),
         }))}
       />
     </div>

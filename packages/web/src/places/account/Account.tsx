@@ -3,9 +3,11 @@ import type { ListedSession, Me } from '@zetalysis/contract';
 import { can } from '@zetalysis/core/rules';
 import { Form, Input } from 'antd';
 import { http } from '../../api/http';
+import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
+import styles from './Account.module.css';
 import { ShopLimits } from './ShopLimits';
 import { Status } from '../../kit/Status';
 import { Table } from '../../kit/Table';
@@ -15,17 +17,20 @@ const day = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', hour
 /** Where somebody is signed in, and their password. */
 export default function Account({ me }: { me: Me }) {
   return (
-    <Page title={me.fullName}>
-      <h2>Signed in</h2>
-      <Sessions />
-      <h2>Password</h2>
-      <Password />
-      {can(me, 'tighten') === '+' && (
-        <>
-          <h2>Carbon monoxide: limits of the shop</h2>
-          <ShopLimits />
-        </>
-      )}
+    <Page title={me.fullName} className={styles.account}>
+      <Block title="Signed in">
+        <Sessions />
+      </Block>
+      <div className={styles.column}>
+        <Block title="Password">
+          <Password />
+        </Block>
+        {can(me, 'tighten') === '+' && (
+          <Block title="Carbon monoxide: limits of the shop">
+            <ShopLimits />
+          </Block>
+        )}
+      </div>
     </Page>
   );
 }

@@ -22,7 +22,7 @@ export const Points = ({ guide }: { guide: Guide }) => (
             </>
           ),
         },
-        { title: 'Where', cell: (p) => p.reach },
+        { title: 'Where', cell: (p) => p.reach, wide: true },
         ...guide.phases.map((phase, i) => ({
           title: phase.title,
           cell: (p: Guide['points'][number]) => p.good[i] ?? '–',
