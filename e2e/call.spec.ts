@@ -283,7 +283,10 @@ test('undo is an event: the entry stays, struck through, and the suspects go bac
 
 test('whoever has only a beeper taps what it said: it is kept, and condemns nothing', async ({ call }) => {
   const page = await call('Mill Lane 14');
-  await page.locator('[data-ladder]').getByRole('button', { name: /^3 A fuse/ }).dispatchEvent('click');
+  await page
+    .locator('[data-ladder]')
+    .getByRole('button', { name: /^3 A fuse/ })
+    .dispatchEvent('click');
   const beeper = page.getByRole('group', { name: 'Only a beeper' });
   await beeper.getByRole('button', { name: 'Silent' }).click();
   await expect(evidence(page)).toContainText('Beeper, 3 A fuse on the board: silent');
