@@ -128,6 +128,11 @@ test('a bypass that was forgotten stops the work, and Today is red; twice its ti
   const lead = await (await browser.newContext()).newPage();
   await signIn(lead, stack.url, 'rosa');
   await expect(lead.getByRole('alert').filter({ hasText: 'A bypass that must come off' })).toContainText('chapel hall');
+  // Whatever else is looked at, it stays in sight.
+  for (const name of [/^Mine/, 'Closed']) {
+    await lead.getByRole('button', { name }).click();
+    await expect(lead.getByRole('alert').filter({ hasText: 'A bypass that must come off' })).toBeVisible();
+  }
   const queue = lead.getByRole('region', { name: 'Wait for a name' });
   await queue.getByRole('listitem').filter({ hasText: 'chapel hall' }).getByRole('link').click();
   await lead.getByRole('alertdialog').getByRole('button', { name: 'Countersign' }).click();

@@ -1,4 +1,4 @@
 /** Diagnosis: the engine, face of the rooms that weigh, choose and prove. */
 export { type Assessment, Engine, ENGINE_VERSION, type Suspect } from './engine';
-export { repairOrder, type RepairStep } from './repair-order';
+export { repairOrder } from './repair-order';
 export { standingOf } from './standing';

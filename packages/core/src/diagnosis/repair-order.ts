@@ -3,7 +3,7 @@ import { ASSUMED } from '../standards';
 import type { Assessment, Suspect } from './engine';
 
 /** One thing to mend, when no test tells the suspects apart. */
-export interface RepairStep {
+interface RepairStep {
   readonly repair: Repair;
   readonly probability: number;
   /** What it takes, a try for heat after it included. */

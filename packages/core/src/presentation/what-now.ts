@@ -1,5 +1,4 @@
-import type { Assessment, RepairStep } from '../diagnosis';
-import { repairOrder } from '../diagnosis';
+import { type Assessment, repairOrder } from '../diagnosis';
 import type { Model } from '../profile';
 import { repairWords } from './test-view';
 
@@ -28,11 +27,12 @@ export function whatNow(model: Model, assessment: Assessment, putAside = false):
     };
   const order = repairOrder(assessment)
     .slice(0, MOST)
-    .map((step: RepairStep) => ({
+    .map((step) => ({
       words: repairWords(model, step.repair),
       probability: step.probability,
       minutes: step.minutes,
     }));
+  if (order.length === 0) return { says: NOBODY, order };
   return { says: order.length < 2 ? ONE : putAside ? PUT_ASIDE : SEVERAL, order };
 }
 
@@ -43,4 +43,6 @@ const PUT_ASIDE =
   'What would tell these apart was put aside. Take it back in the log, or mend in this order, cheapest and likeliest first, and try again after each:';
 const SEVERAL =
   'Nothing that can be tested tells these apart. Mend them in this order, cheapest and likeliest first, and try again after each:';
+const NOBODY =
+  'Nothing stands out that could be mended. Show the call to a lead, or watch full runs until it shows again.';
 const ONE = 'No test tells more. Mend it, and try again:';

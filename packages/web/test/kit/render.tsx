@@ -1,3 +1,4 @@
+import { TextEncoder } from 'node:util';
 import { render as draw } from '@testing-library/react';
 import userEvent, { type UserEvent } from '@testing-library/user-event';
 import type { ReactElement } from 'react';
@@ -13,6 +14,7 @@ window.matchMedia ??= (query: string) =>
     addListener: () => undefined,
     removeListener: () => undefined,
   }) as unknown as MediaQueryList;
+window.TextEncoder ??= TextEncoder as typeof window.TextEncoder;
 window.ResizeObserver ??= class {
   observe(): void {}
   unobserve(): void {}

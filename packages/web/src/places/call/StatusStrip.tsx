@@ -64,7 +64,7 @@ export function StatusStrip({ drawing, view, onBody, onDanger, instead, children
           <ChangeSetup drawing={drawing} setup={setup} onSetup={set} onBody={onBody} />
         </span>
       )}
-      {instead === undefined && (
+      {(instead === undefined || outbox.kind !== 'sent') && (
         <span className={styles.sync} data-sync={outbox.kind} role="status">
           {outboxWords(outbox)}
         </span>

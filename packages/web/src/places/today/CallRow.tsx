@@ -9,6 +9,7 @@ import { MiniCord, type MiniStep } from '../../diagrams/MiniCord';
 import { StrandRow } from '../../diagrams/Strand';
 import { Status } from '../../kit/Status';
 import styles from './CallRow.module.css';
+import { isStopped } from './standing';
 import { hour, openSince, waitsFor } from './waits-for';
 
 interface Props {
@@ -24,12 +25,12 @@ export function CallRow({ call, profiles, now }: Props) {
   const { overview } = call;
   const phases = profiles.find((p) => p.id === call.profile)?.phases ?? [];
   const name = call.machine?.label ?? buildWords(profiles, call);
-  const stopped = overview.state === 'open' && overview.stops.length > 0;
+  const stopped = isStopped(call);
   const open = overview.state !== 'closed' || overview.waits !== null;
   return (
     <Row
       id={call.id}
-      state={beadOf(overview, open, now)}
+      state={stopped ? 'stop' : beadOf(overview, open, now)}
       stopped={stopped}
       done={!open}
       since={hour(call.openedAt)}
@@ -99,9 +100,8 @@ const Row = ({ id, state, stopped, done, since, name, site, complaint, person, o
   </StrandRow>
 );
 
-function beadOf({ state, stops, steps, clocks, ending }: Overview, open: boolean, now: number): BeadState {
+function beadOf({ steps, clocks, ending }: Overview, open: boolean, now: number): BeadState {
   if (!open) return ending === 'proved' ? 'lit' : 'unlit';
-  if (state === 'open' && stops.length > 0) return 'stop';
   if (clocks.some(({ ends }) => Date.parse(ends) > now)) return 'clock';
   return steps.length > 0 ? 'front' : 'open';
 }

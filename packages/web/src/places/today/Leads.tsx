@@ -1,5 +1,6 @@
 import type { CallSummary, Me } from '@zetalysis/contract';
 import { Block } from '../../kit/Block';
+import { isTagged } from './standing';
 import { Where } from './ToPutBack';
 import { hour } from './waits-for';
 
@@ -61,10 +62,6 @@ export function Leads({ calls, me }: { calls: readonly CallSummary[]; me: Me }) 
     </>
   );
 }
-
-/** It was left off with a tag, and nobody has proved it since. */
-export const isTagged = ({ overview }: CallSummary): boolean =>
-  overview.state === 'closed' && overview.ending === 'left-off' && overview.bypasses.length === 0;
 
 const List = ({ title, empty = '', children }: { title: string; empty?: string; children: React.ReactNode }) => (
   <Block title={title}>{empty === '' ? <ul>{children}</ul> : <p className="fine">{empty}</p>}</Block>

@@ -19,7 +19,8 @@ import { local } from '../../store/local';
 import { CallRow, UnsentRow } from './CallRow';
 import { Clocks } from './Clocks';
 import { ClosedCalls } from './ClosedCalls';
-import { isTagged, Leads } from './Leads';
+import { Leads } from './Leads';
+import { isStopped } from './standing';
 import { ToPutBack } from './ToPutBack';
 import styles from './Today.module.css';
 
@@ -76,11 +77,14 @@ export default function Today({ me }: { me: Me }) {
         {error && <Notice kind="problem">{error.message}</Notice>}
         {me.role === 'lead' && watched.some(everybodyOut) && <Ring />}
         {shown === 'closed' ? (
-          <ClosedCalls key={search} search={search} />
+          <>
+            <Stopped calls={watched.filter(isStopped)} />
+            <ClosedCalls key={search} search={search} />
+          </>
         ) : (
           <OpenCalls
             me={me}
-            calls={shown === 'mine' ? mine : withStopped(calls, search === '' ? watched : [])}
+            calls={withStopped(shown === 'mine' ? mine : calls, watched)}
             pending={open.isPending}
             search={search}
           />
@@ -97,6 +101,19 @@ export default function Today({ me }: { me: Me }) {
         {watch.data && <Leads calls={watch.data} me={me} />}
       </aside>
     </Page>
+  );
+}
+
+function Stopped({ calls }: { calls: readonly CallSummary[] }) {
+  const profiles = useProfiles().data ?? [];
+  const now = shopTime(useNow(FRESH_MS));
+  if (calls.length === 0) return null;
+  return (
+    <Strand>
+      {gravestFirst(calls).map((c) => (
+        <CallRow key={c.id} call={c} profiles={profiles} now={now} />
+      ))}
+    </Strand>
   );
 }
 
@@ -141,10 +158,10 @@ const gravestFirst = (calls: readonly CallSummary[]): CallSummary[] => {
   return [...calls].sort((a, b) => grave(b) - grave(a));
 };
 
-/** A stop stands on calls that were closed, too, or are older than what the list holds. */
+/** A stop stays in sight whatever else is looked at; it stands on calls that were closed, too. */
 const withStopped = (calls: readonly CallSummary[], watched: readonly CallSummary[]): CallSummary[] => [
   ...calls,
-  ...watched.filter((w) => w.overview.stops.length > 0 && !isTagged(w) && !calls.some((c) => c.id === w.id)),
+  ...watched.filter((w) => isStopped(w) && !calls.some((c) => c.id === w.id)),
 ];
 
 /** Nobody is to be inside: it rings at every lead until it is cleared. */
