@@ -95,3 +95,28 @@ test('nothing fits: the page says so, names the reading, and asks on', async ({ 
   await expect(region).toContainText('Something this model does not know');
   await expect(region).toContainText(/Fits nothing: .*41 V/);
 });
+
+test('two minutes after the call: the answer counts for two minutes, its clock runs, and it is asked again', async ({
+  call,
+}) => {
+  const page = await call('Hollin Bank');
+  const next = page.getByRole('region', { name: 'Next test' });
+  await expect(next.getByText('Does the contactor pull in with a clunk?')).toBeVisible();
+  await next.getByRole('button', { name: 'It still runs: so far only' }).click();
+  await expect(next.getByLabel('Minutes after the call')).toHaveValue(/^2/);
+  await next.getByRole('button', { name: 'No', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Evidence' })).toContainText(
+    'Contactor pulls in: no, 2 min after the call',
+  );
+  await expect(page.getByRole('region', { name: 'Sequence' })).toContainText('not yet after 2 min');
+  await expect(page.getByRole('region', { name: 'State of the appliance' })).toContainText(
+    /Contactor pulls in: look again in 0\d:\d\d/,
+  );
+  // The reading is typed with its moment as well; a dead test has none.
+  await next.getByRole('textbox').first().fill('0.2 V TD C after soon');
+  await next.getByRole('textbox').first().press('Enter');
+  await expect(page.getByText('After how long?')).toBeVisible();
+  await next.getByRole('textbox').first().fill('0.2 V TD C after 3 min');
+  await next.getByRole('textbox').first().press('Enter');
+  await expect(page.getByRole('region', { name: 'Evidence' })).toContainText('3 min after the call');
+});

@@ -22,7 +22,7 @@ import {
   type ProofPlan,
   prove,
 } from '../proof';
-import { askedKey, equal, type Evidence, likelihood, type Prediction, type Question } from '../question';
+import { askedKey, equal, type Evidence, likelihood, type Prediction, type Question, questionKey } from '../question';
 import type { Authority, Followed } from '../rules';
 import { chainKey, CircuitStates, FIRST_EPISODE, setupKey, Trajectories } from '../simulation';
 import { ASSUMED, type TestingStandard, USUAL_STANDARD } from '../standards';
@@ -38,9 +38,10 @@ import {
   type Test,
   testsOf,
 } from '../test-choice';
+import { answeredEarly, type Waiting, waitingFor } from './waiting';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '3.0.0';
+export const ENGINE_VERSION = '3.1.0';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;
@@ -205,6 +206,7 @@ export class Engine {
         probabilities,
         standard,
         prepared,
+        waits: this.waitsOf(evidence, assessment),
         away: new Set(hypotheses.filter((h) => this.isAway(h, evidence, assessment.items))),
       },
       offered,
@@ -234,14 +236,33 @@ export class Engine {
     return times.length === 0 ? undefined : Math.max(...times);
   }
 
+  /** What was answered too early in the present run, and when it is worth another look; by the key of its question. */
+  waiting(evidence: Evidence, assessment: Assessment): ReadonlyMap<string, Waiting> {
+    return waitingFor(this.traces, evidence, assessment);
+  }
+
+  /** Minutes that have to pass before a question is worth asking again, by its key. */
+  private waitsOf(evidence: Evidence, assessment: Assessment): ReadonlyMap<string, number> {
+    return new Map(
+      [...this.waiting(evidence, assessment)].map(([key, { item, until }]) => [
+        key,
+        (until - (item.observation.after ?? 0)) / 60_000,
+      ]),
+    );
+  }
+
   /** Tests that may be proposed and were not answered as things stand now. */
   private offered({ evidence, declined, person, followed }: Situation, assessment: Assessment): Test[] {
     const present = evidence.episodes[evidence.episodes.length - 1]!;
+    const early = answeredEarly(this.traces, evidence);
+    const waiting = early.size > 0 ? this.waiting(evidence, assessment) : undefined;
     const answered = new Map(assessment.items.map((i) => [askedKey(this.model, i.episode, i.item.observation), i]));
     return this.tests.filter((t) => {
       const setup = setupFor(present.setup, t.intervention);
       const asked = askedKey(this.model, { ...present, setup }, t.question);
       if (declined.has(t.id) || declined.has(asked) || !mayPropose(this.model, t, person, followed)) return false;
+      const key = questionKey(this.model, t.question);
+      if (!t.intervention && early.has(key)) return waiting?.has(key) === true;
       const before = answered.get(asked);
       if (before && (t.intervention || !this.changedSince(before, evidence, assessment))) return false;
       return !t.intervention || setupKey(setup) !== setupKey(present.setup);

@@ -1,6 +1,7 @@
 import type { Model, PartIndex } from '../profile';
 import {
   askedKey,
+  CLOCKS,
   equal,
   type Evidence,
   type EvidenceItem,
@@ -57,7 +58,14 @@ export function fitEvidence(
     const episode = evidence.episodes[item.episode]!;
     const plain = (p: Prediction): Fit => kind.fit(model, item.observation, p, scale, predictions[0]);
     const fitOf = sources.reading(item.observation, episode, plain);
-    const fits = predictions.map((p, h) => p && fitOf(p, hypotheses[h]!));
+    const clocks = clocksOf(item.observation);
+    const fits = predictions.map((p, h) => {
+      if (!p) return undefined;
+      const fit = fitOf(p, hypotheses[h]!);
+      if (clocks.length === 0) return fit;
+      const others = clocks.map((o) => plain(traces.predict(hypotheses[h]!.faults, chain, o)).fit);
+      return { ...fit, fit: others.reduce((sum, f) => sum + f, fit.fit) / (clocks.length + 1) };
+    });
     const fitsIfBad = new Map<HypothesisIndex, Fit>();
     for (const h of hypotheses)
       if (h.kind === 'fault' && h.faults.some((f) => episode.repaired.includes(f.part))) {
@@ -76,6 +84,13 @@ export function fitEvidence(
       episode,
     };
   });
+}
+
+/** A moment of a run is another one of a run whose clock goes faster or slower: the same question at those. */
+function clocksOf(observation: EvidenceItem['observation']): EvidenceItem['observation'][] {
+  const { after } = observation;
+  if (after === undefined) return [];
+  return CLOCKS.filter((c) => c !== 1).map((c) => ({ ...observation, after: Math.round(after / c) }));
 }
 
 /** The ways of failing that differ in how far they are gone, each with its severities in their order. */

@@ -1,6 +1,6 @@
 import type { Model } from '../profile';
 import { kindOf, type Prediction, type Question, questionKey } from '../question';
-import { type Episode, type FaultRef, type Lived, Lives, type Trajectories } from '../simulation';
+import { atMoment, type Episode, type FaultRef, type Lived, Lives, type Trajectories } from '../simulation';
 
 /** What sets of faults answer to questions after chains of episodes: nothing is worked out twice, whichever hypothesis asks. */
 export class Traces {
@@ -32,7 +32,16 @@ export class Traces {
     let key = this.questionKeys.get(question);
     if (key === undefined) this.questionKeys.set(question, (key = questionKey(this.model, question)));
     let answer = known.get(key);
-    if (!answer) known.set(key, (answer = kindOf(question).predict(this.model, lived, question)));
+    if (!answer) known.set(key, (answer = this.answer(lived, question)));
     return answer;
+  }
+
+  private answer(lived: Lived, question: Question): Prediction {
+    const { after } = question;
+    return kindOf(question).predict(
+      this.model,
+      after === undefined ? lived : atMoment(this.model, lived, after),
+      question,
+    );
   }
 }

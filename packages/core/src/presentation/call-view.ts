@@ -16,6 +16,7 @@ import { type LadderView, ladderView } from './ladder-view';
 import { type LogLine, logOf } from './log-view';
 import { observationWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
+import { type ClockView, runningOf } from './running';
 import { sayRequirement } from './requirement-words';
 import { inBrief } from './say';
 import { severityWords } from './severity-words';
@@ -57,8 +58,8 @@ export interface CallView {
   readonly recordWords: string | undefined;
   readonly draft: Omit<BreakRecord, 'advice'>;
   readonly closed: boolean;
-  /** Clocks that were set, with when they end (milliseconds since 1970). */
-  readonly timers: readonly { readonly event: string; readonly title: string; readonly ends: number }[];
+  /** Clocks that run: what was answered too early, and those that were set. */
+  readonly timers: readonly ClockView[];
   /** What the customer complained of, as it was chosen. */
   readonly told: Complaint | undefined;
   /** Nothing was seen or measured yet: the telephone's turn. */
@@ -175,11 +176,14 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     recordWords: state.record && sayRecord(model, state.record),
     draft: draftRecord(engine, assessment),
     closed: state.closed,
-    timers: state.log.flatMap(({ event: { id, at: from, body }, retracted }) =>
-      body.type === 'timer' && !retracted
-        ? [{ event: id, title: body.title, ends: Date.parse(from) + millis(body.seconds) }]
-        : [],
-    ),
+    timers: [
+      ...runningOf(engine, state, assessment).values(),
+      ...state.log.flatMap(({ event: { id, at: from, body }, retracted }) =>
+        body.type === 'timer' && !retracted
+          ? [{ event: id, title: body.title, ends: Date.parse(from) + millis(body.seconds) }]
+          : [],
+      ),
+    ],
     told: toldOf(state),
     untouched: state.evidence.items.every((i) => byTelephone(model, i.observation)),
     telephone: Object.fromEntries(state.telephone),

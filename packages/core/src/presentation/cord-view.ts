@@ -13,6 +13,8 @@ export interface BeadView {
   readonly stale: boolean;
   /** The first step that did not come. */
   readonly front: boolean;
+  /** It had not come when somebody looked, and may still come: how long after the call that was. */
+  readonly notYet: Millis | undefined;
   /** Seconds after the call at which a sound appliance gets here. */
   readonly expectedAt: Millis | undefined;
   readonly measuredAt: string | undefined;
@@ -74,11 +76,13 @@ function beadsOf(
     (h) => assessment.probabilities[h.index]! > 0.01 && (h.kind === 'fault' || h.kind === 'healthy'),
   );
   const weight = live.reduce((sum, h) => sum + assessment.probabilities[h.index]!, 0);
+  const waiting = engine.waiting(evidence, assessment);
   let front = true;
   return model.phases.map((phase) => {
     const { answer, stale, measuredAt, readings } = saidOf(model, log, phase, reader);
-    const isFront = front && answer === 'no' && !phase.unwanted;
-    if (isFront) front = false;
+    const notYet = waiting.get(`seen ${phase.id}`)?.item.observation.after;
+    const isFront = front && answer === 'no' && !phase.unwanted && notYet === undefined;
+    if (isFront || notYet !== undefined) front = false;
     const first = healthy.cues[phase.index]![0];
     const comes = live.reduce((sum, h) => {
       const p = engine.expect(evidence, h, { kind: 'seen', phase: phase.index });
@@ -89,6 +93,7 @@ function beadsOf(
       answer,
       stale,
       front: isFront,
+      notYet,
       expectedAt: first && first.from,
       measuredAt,
       readings,

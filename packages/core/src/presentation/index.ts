@@ -7,6 +7,7 @@ export { explain } from './explain';
 export { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 export { type Guide, guideOf } from './guide';
 export type { LadderView } from './ladder-view';
+export type { ClockView } from './running';
 export { type ProofView, proofView } from './proof-view';
 export { predictionBriefly, predictionWords, questionTitle } from './question-words';
 export { type Asked, codeWords, minutesWords, readingBriefly } from './say';

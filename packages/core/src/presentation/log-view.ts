@@ -2,7 +2,7 @@ import { judgeDeadTest, type Judgement, judgeSparkGap, judgeThermocouple } from 
 import type { Assessment, Engine } from '../diagnosis';
 import { findPart, findPhase, type Model } from '../profile';
 import { contradiction } from '../proof';
-import { type AnswerBody, kindOf, kindOfBody, type Observation } from '../question';
+import { type AnswerBody, kindOf, kindOfBody, type Observation, readAnswer } from '../question';
 import type { TestingStandard } from '../standards';
 import { endingWith, type Followed, proofLineWith, telephoneQuestion } from '../rules';
 import { formatDuration, formatReading, millis, readingValue } from '../units';
@@ -10,9 +10,8 @@ import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
 import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMarks } from './rule-words';
-import { predictionWords, questionTitle } from './question-words';
+import { notedWords, predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
-import { sayNoted } from './say';
 
 /** One entry of the evidence list. */
 export interface LogLine {
@@ -95,9 +94,9 @@ function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader, befo
 
 /** An answer to a question, and what is to be thought of it. */
 function answerWords(model: Model, body: AnswerBody, reader: LogReader): string {
-  const read = kindOfBody(body.type)!.read(model, body);
+  const read = readAnswer(model, body);
   if (read.kind === 'observation') {
-    const words = sayNoted(kindOf(read.observation).observed(model, read.observation), reader);
+    const words = notedWords(model, read.observation, reader);
     const judged = judge(model, read.observation, reader.standard);
     if (!judged) return words;
     const said = sayJudgement(judged.judgement, reader);

@@ -1,7 +1,8 @@
 import type { Model } from '../profile';
 import { kindOf, type Observation, type Prediction, type Question } from '../question';
+import { formatDuration, type Millis } from '../units';
 import type { Reader } from './reader';
-import { type Asked, sayAsked, sayBriefly, sayExpected, sayObserved, sayTitle } from './say';
+import { type Asked, sayAsked, sayBriefly, sayExpected, sayNoted, sayObserved, sayTitle } from './say';
 
 // What a question says of itself, in words.
 
@@ -10,7 +11,15 @@ export const questionWords = (model: Model, q: Question): Asked => sayAsked(kind
 export const questionTitle = (model: Model, q: Question): string => sayTitle(kindOf(q).title(model, q));
 
 export const observationWords = (model: Model, o: Observation, reader: Reader): string =>
-  sayObserved(kindOf(o).observed(model, o), reader);
+  atItsMoment(sayObserved(kindOf(o).observed(model, o), reader), o.after);
+
+/** The same as the log has it: the reading first. */
+export const notedWords = (model: Model, o: Observation, reader: Reader): string =>
+  atItsMoment(sayNoted(kindOf(o).observed(model, o), reader), o.after);
+
+/** Of a run that still went on: how long after the call it was. */
+export const atItsMoment = (words: string, after: Millis | undefined): string =>
+  after === undefined || words === '' ? words : `${words}, ${formatDuration(after)} after the call`;
 
 export const predictionWords = (model: Model, q: Question, p: Prediction, reader: Reader): string =>
   sayExpected(kindOf(q).expected(model, q, p), reader);

@@ -2,7 +2,7 @@ import { telephoneQuestions } from '../analysis';
 import type { Assessment, Engine } from '../diagnosis';
 import { type Hypothesis, type Repair, repairOf } from '../inference';
 import { findPart, type Model } from '../profile';
-import { type AnswerForm, kindOf } from '../question';
+import { type AnswerForm, kindOf, questionKey } from '../question';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
 import type { Wanted } from '../rules';
@@ -10,6 +10,7 @@ import { cautionsFor, goesRoundSafety, type RankedTest, setupFor, wantedOf } fro
 import type { CallState } from '../visit';
 import { predictionWords } from './question-words';
 import type { Reader } from './reader';
+import { runningOf } from './running';
 import { sayOption } from './say';
 import { type Instruction, instruction, provesWords, testTitle } from './test-words';
 
@@ -19,6 +20,10 @@ export interface TestView {
   readonly title: string;
   readonly instruction: Instruction;
   readonly minutes: number;
+  /** It was asked too early: when it is worth another look, milliseconds since 1970. */
+  readonly waits: number | undefined;
+  /** It may be answered of a run that still goes on. */
+  readonly early: boolean;
   readonly cautions: readonly string[];
   readonly line: boolean;
   readonly good: string;
@@ -88,6 +93,7 @@ export function testsView(
 ): TestView[] {
   const { model } = engine;
   const open = doubt(assessment);
+  const running = runningOf(engine, state, assessment);
   const onTelephone = new Set(telephoneQuestions(model, ranked));
   const shown = [...new Set([...ranked.slice(0, 3), ...[...onTelephone].slice(0, 3)])];
   return shown.map((one) => {
@@ -108,6 +114,8 @@ export function testsView(
       title: testTitle(model, test),
       instruction: instruction(model, test),
       minutes,
+      waits: test.intervention ? undefined : running.get(questionKey(model, q))?.ends,
+      early: !test.intervention && kindOf(q).weighs === 'cue',
       cautions: cautionsFor(model, test),
       line: test.line,
       good,

@@ -1,10 +1,17 @@
 import type { AnswerBody, TitleMessage } from '../question';
+import { millis } from '../units';
+import { atItsMoment } from './question-words';
 import type { Drawing } from './drawing';
 import type { Reader } from './reader';
 import { sayNoted } from './say';
 
 /** What was understood of a line while it is still being typed: as the log will have it. Asks no engine. */
 export function understood(drawing: Drawing, body: AnswerBody, reader: Reader): string {
+  const { after } = body as { readonly after?: number };
+  return atItsMoment(wordsOf(drawing, body, reader), after === undefined ? undefined : millis(after));
+}
+
+function wordsOf(drawing: Drawing, body: AnswerBody, reader: Reader): string {
   if (body.type === 'look') {
     const look = drawing.looks.find((l) => l.id === body.look)!;
     const answer = look.answers.find((a) => a.id === body.answer)!.title;

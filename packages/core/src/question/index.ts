@@ -23,6 +23,7 @@ export {
   type Place,
   type TitleMessage,
 } from './messages';
+export { CLOCKS } from './moment';
 export { METER_SETTLES } from './observed-stretch';
 export { equal, isAbsent, type Prediction, readsOpen } from './prediction';
 export { type Cost, type Read, WALK } from './question-kind';
@@ -35,6 +36,9 @@ export {
   type Question,
   QUESTION_KINDS,
   questionKey,
+  readAnswer,
+  toTheEnd,
+  withMoment,
 } from './question-kinds';
 export { answerShows, atTerminal, commonNets, CONTRADICTS, isAbout, looksAt, terminals } from './relevance';
 export { reaching } from './reach';

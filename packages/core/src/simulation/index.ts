@@ -7,6 +7,7 @@ export { CircuitStates } from './circuit-state';
 export { voltsBetween } from './drive-state';
 export { chainKey, type Episode, episodeKey, FIRST_EPISODE } from './episode';
 export { type Lived, Lives } from './lives';
+export { atMoment } from './moment';
 export { Random } from './random';
 export { findFault, run } from './run';
 export { failureModeOf, type FaultRef, NORMAL_SETUP, type Setup, setupKey, specUnder } from './setup';

@@ -95,20 +95,20 @@ export class Simulator implements Scope {
 
     const seen = new CycleDetector();
     let limit: Millis = this.model.watch;
-    let lockedOut = false;
+    let lockedOut: Millis | undefined;
     for (;;) {
       const next = this.next();
       if (next === Infinity) return this.finish(undefined, lockedOut, false);
       if (next > limit) {
         this.now = limit;
-        return this.finish(undefined, lockedOut, !lockedOut);
+        return this.finish(undefined, lockedOut, lockedOut === undefined);
       }
       this.now = next;
       if (!this.settle()) continue;
       const moved = this.moved;
       this.record();
-      if (!lockedOut && this.program?.lockedOut()) {
-        lockedOut = true;
+      if (lockedOut === undefined && this.program?.lockedOut()) {
+        lockedOut = this.now;
         limit = Math.min(limit, this.now + LOCKOUT_WATCH);
       }
       // A state can only come again at a moment at which a part or the program moves.
@@ -191,7 +191,7 @@ export class Simulator implements Scope {
     });
   }
 
-  private finish(cycle: Trajectory['cycle'], lockedOut: boolean, cut: boolean): Trajectory {
+  private finish(cycle: Trajectory['cycle'], lockedOutAt: Millis | undefined, cut: boolean): Trajectory {
     // What stands for ever is shown standing for a while.
     const end = cycle ? this.now : this.now + STANDING;
     this.observer.finish(end);
@@ -204,7 +204,7 @@ export class Simulator implements Scope {
     }
     for (const quantity of this.model.quantities)
       if (quantity.lasting) quantities.set(quantity.index, this.quantity(quantity.index));
-    const outcome = this.outcome(cycle, lockedOut, end, cut);
+    const outcome = this.outcome(cycle, lockedOutAt !== undefined, end, cut);
     return {
       segments,
       end,
@@ -216,6 +216,8 @@ export class Simulator implements Scope {
       resets: this.resets,
       outcome,
       code: this.shownCode(cycle?.from ?? (outcome === 'cycles' ? 0 : undefined)),
+      codes: this.codes,
+      lockedOutAt,
       memory: { partStates, quantities },
     };
   }

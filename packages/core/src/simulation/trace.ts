@@ -64,6 +64,10 @@ export interface Trace {
   readonly outcome: Outcome;
   /** The status light: a code id, `none` while it shows no fault, `dark` when the control has no power. */
   readonly code: string;
+  /** What the light showed, from when on. */
+  readonly codes: readonly { readonly at: Millis; readonly code: string }[];
+  /** When it gave up with a lockout. */
+  readonly lockedOutAt: Millis | undefined;
   readonly memory: Memory;
 }
 

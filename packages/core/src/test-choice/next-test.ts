@@ -1,6 +1,6 @@
 import { type Hypothesis, type HypothesisIndex, predicts, type Traces } from '../inference';
 import type { Model } from '../profile';
-import type { Evidence, Prediction } from '../question';
+import { type Evidence, type Prediction, questionKey } from '../question';
 import type { TestingStandard } from '../standards';
 import { OutcomeClasses } from './outcome-classes';
 import { MOST_TO_PLAN, planMinutes } from './plan';
@@ -54,6 +54,8 @@ export interface Ranking {
   readonly standard: TestingStandard;
   /** What is still prepared from the test before. */
   readonly prepared: string;
+  /** Minutes that have to pass before a question is worth asking, by its key. */
+  readonly waits?: ReadonlyMap<string, number>;
   /** Faults that come and go, and do not show at present. */
   readonly away: ReadonlySet<Hypothesis>;
   /** Leave nothing out, however unlikely or small: for problems small enough to be planned to their end. */
@@ -244,7 +246,7 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
   let answers = r.answers.get(test);
   if (!answers) r.answers.set(test, (answers = new OutcomeClasses(r.traces, r.evidence.episodes, test)));
   const { distinct } = answers;
-  const minutes = minutesFor(r.model, test, r.standard, r.prepared);
+  const minutes = minutesFor(r.model, test, r.standard, r.prepared) + waitOf(r, test);
   const of = new Int16Array(live.length).fill(-1);
   const givenBy: number[][] = [];
   let absent = 0;
@@ -284,6 +286,9 @@ function bin(r: Ranking, live: readonly Hypothesis[], weights: Float64Array, tes
     })),
   };
 }
+
+const waitOf = ({ model, waits }: Ranking, { question, intervention }: Test): number =>
+  intervention || !waits || waits.size === 0 ? 0 : (waits.get(questionKey(model, question)) ?? 0);
 
 /** Chance of an outcome under the i-th live hypothesis; those without a prediction answer anything. */
 function answerChance(b: Binned, i: number, outcome: number): number {

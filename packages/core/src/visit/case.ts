@@ -1,5 +1,5 @@
 import { type Data, type DataMap, Fields, isMap, type Model, type Path, SourceFile, unknownName } from '../profile';
-import { kindOfBody, QUESTION_KINDS } from '../question';
+import { type AnswerBody, kindOfBody, QUESTION_KINDS, withMoment } from '../question';
 import type { CallEvent } from './event';
 import type { EventBody } from './event-kinds';
 import { translate } from './translate';
@@ -65,9 +65,11 @@ export function loadCase(source: string, fileName: string, model: Model): Case {
     const path: Path = ['events', i];
     const entry = fields.map(item, path, 'one event');
     const line = file.lineOf(path);
-    const keys = Object.keys(entry);
+    // How long after the call for heat it was stands beside what was found.
+    const keys = Object.keys(entry).filter((k) => k !== 'after');
+    const after = entry['after'] === undefined ? undefined : fields.quantity(entry, 'after', path, 'time');
     if (keys.length !== 1) {
-      file.problem(path, `must have exactly one key: ${EVENT_KEYS.join(', ')}`);
+      file.problem(path, `must have exactly one key, and after beside it where it was early: ${EVENT_KEYS.join(', ')}`);
       return;
     }
     const key = keys[0]!;
@@ -76,7 +78,11 @@ export function loadCase(source: string, fileName: string, model: Model): Case {
       steps.push({ expect: readExpectation(fields, value, [...path, key], line) });
       return;
     }
-    for (const event of readEvents(fields, key, value, [...path, key], model)) {
+    for (const read of readEvents(fields, key, value, [...path, key], model)) {
+      const early = after !== undefined && kindOfBody(read.type) ? withMoment(read as AnswerBody, after) : undefined;
+      if (after !== undefined && !early)
+        file.problem([...path, 'after'], 'belongs to what is seen or read while it is on');
+      const event: EventBody = early ?? read;
       const translated = translate(model, event);
       if (translated.kind === 'problem') file.problem([...path, key], translated.message);
       steps.push({ event, line });

@@ -1,6 +1,6 @@
 import { unknownName } from '../profile';
-import { type AnswerBody, type AnswerForm, answered, type LineWords, QUESTION_KINDS } from '../question';
-import { findUnit, type Parsed } from '../units';
+import { type AnswerBody, type AnswerForm, answered, withMoment, type LineWords, QUESTION_KINDS } from '../question';
+import { findUnit, type Parsed, parseQuantity } from '../units';
 
 /** What the one field of a page may be about besides what is typed into it. */
 interface Place {
@@ -21,7 +21,23 @@ export interface Typed {
  * Reads what was typed into the one field of a page: the answer to what is asked there, or a line that names what it is
  * about itself.
  */
-export function readField(names: LineWords, typed: string, { asked, tapped = '', phase }: Place): Parsed<Typed> {
+export function readField(names: LineWords, typed: string, place: Place): Parsed<Typed> {
+  const moment = AFTER.exec(typed);
+  if (!moment) return readPlain(names, typed, place);
+  const after = parseQuantity(moment[1]!, 'time');
+  if (!after.ok) return fail(`After how long? ${after.message}`);
+  const read = readPlain(names, typed.replace(AFTER, ''), place);
+  if (!read.ok) return read;
+  const body = withMoment(read.value.body, after.value.value);
+  return body
+    ? { ok: true, value: { ...read.value, body } }
+    : fail('This has no moment after the call: leave out “after …”.');
+}
+
+/** How long after the call for heat it was, at the end of a line: `0 V CT C after 2 min`. */
+const AFTER = /\s+after\s+(\S.*)$/i;
+
+function readPlain(names: LineWords, typed: string, { asked, tapped = '', phase }: Place): Parsed<Typed> {
   if (tapped !== '') return about(parseEntryLine(names, `${typed} ${tapped}`, phase), false);
   if (!asked) return about(parseEntryLine(names, typed, phase), false);
   const answer = answered<AnswerBody>(asked, typed);

@@ -110,6 +110,8 @@ export function withMeaning(meanings: Meanings, body: EventBody, inForce: readon
     }
     case 'seen':
       if (body.phase !== meanings.lighting?.flame || body.answer === 'unclear') return body;
+      // Not yet is no failed try.
+      if (body.answer === 'no' && body.after !== undefined) return body;
       return { ...body, means: [{ fact: 'try', value: body.answer === 'yes' ? 'lit' : 'no-flame' }] };
     default:
       return body;

@@ -33,7 +33,7 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
       data-stale={bead.stale || undefined}
       data-differs={bead.there?.differs || undefined}
     >
-      <CordPiece state={state.name} missed={bead.answer === 'no' && !bead.stale} />
+      <CordPiece state={state.name} missed={bead.answer === 'no' && !bead.stale && bead.notYet === undefined} />
       <button
         type="button"
         className={styles.head}
@@ -101,6 +101,7 @@ function stateThere({ comes, differs }: NonNullable<BeadView['there']>): State {
 }
 
 function stateOf(bead: BeadView, beyond: boolean, unwanted: boolean): State {
+  if (bead.notYet !== undefined) return { name: 'open', words: `not yet after ${formatDuration(bead.notYet)}` };
   if (bead.front) return { name: 'front', words: 'broke off here' };
   if (bead.answer === 'yes') return unwanted ? { name: 'front', words: 'happens' } : { name: 'lit', words: 'proved' };
   if (bead.answer === 'no')

@@ -3,6 +3,7 @@ import { ASSUMED } from '../../standards';
 import { bodyOf, name } from '../body-fields';
 import { fitChoice } from '../fit';
 import { codeShown, NOTHING_MORE } from '../messages';
+import { momentFields } from '../moment';
 import { observed, problem } from '../named';
 import type { QuestionKind } from '../question-kind';
 import { another } from '../simulated-hand';
@@ -16,7 +17,7 @@ export interface CodeObservation extends CodeQuestion {
   readonly code: string;
 }
 
-const body = bodyOf('code', { code: name });
+const body = bodyOf('code', { code: name, ...momentFields });
 
 /** Every code there is, and what the light shows without one. */
 export const codesOf = (model: Model): string[] => [...model.codes.map((c) => c.id), 'none', 'dark'];

@@ -6,6 +6,7 @@ import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, name, readingFields } from '../body-fields';
 import { coarseNumber, fitNumber, type NumberError, sameNumber } from '../fit';
 import { type Dial, NOTHING_MORE } from '../messages';
+import { momentFields } from '../moment';
 import { indexOf, observed, problem } from '../named';
 import { readable, settledIn } from '../observed-stretch';
 import type { Prediction } from '../prediction';
@@ -23,7 +24,7 @@ export interface GaugeObservation extends GaugeQuestion {
   readonly reading: Reading;
 }
 
-const body = bodyOf('gauge', { gauge: name, ...readingFields });
+const body = bodyOf('gauge', { gauge: name, ...readingFields, ...momentFields });
 
 /** Whether one of the faults is the one that a rule asks about, in whichever severity. */
 const failureAsked = (

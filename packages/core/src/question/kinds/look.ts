@@ -4,6 +4,7 @@ import { ASSUMED } from '../../standards';
 import { bodyOf, meansFields, name } from '../body-fields';
 import { fitChoice } from '../fit';
 import { NOTHING_MORE } from '../messages';
+import { momentFields } from '../moment';
 import { indexOf, observed, problem } from '../named';
 import type { Prediction } from '../prediction';
 import type { QuestionKind } from '../question-kind';
@@ -20,7 +21,7 @@ export interface LookObservation extends LookQuestion {
   readonly answer: number;
 }
 
-const body = bodyOf('look', { look: name, answer: name, ...meansFields });
+const body = bodyOf('look', { look: name, answer: name, ...meansFields, ...momentFields });
 
 export const look: QuestionKind<LookQuestion, LookObservation, typeof body> = {
   ...CHOICE,

@@ -4,6 +4,7 @@ import { ASSUMED } from '../../standards';
 import { bodyOf, oneOf } from '../body-fields';
 import { fitChoice } from '../fit';
 import { NOTHING_MORE } from '../messages';
+import { momentFields } from '../moment';
 import { observed } from '../named';
 import type { QuestionKind } from '../question-kind';
 import { another } from '../simulated-hand';
@@ -17,7 +18,7 @@ export interface OutcomeObservation extends OutcomeQuestion {
   readonly outcome: Outcome;
 }
 
-const body = bodyOf('outcome', { outcome: oneOf(OUTCOMES) });
+const body = bodyOf('outcome', { outcome: oneOf(OUTCOMES), ...momentFields });
 
 export const outcome: QuestionKind<OutcomeQuestion, OutcomeObservation, typeof body> = {
   ...CHOICE,

@@ -5,6 +5,7 @@ import { ASSUMED } from '../../standards';
 import { bodyOf, meansFields, name, oneOf } from '../body-fields';
 import { fitChoice } from '../fit';
 import { NOTHING_MORE } from '../messages';
+import { momentFields } from '../moment';
 import { observed, phaseNamed, problem } from '../named';
 import type { QuestionKind } from '../question-kind';
 import { CHOICE, MINUTES, readYesNo } from './choice';
@@ -26,6 +27,7 @@ const body = bodyOf('seen', {
   answer: oneOf(ANSWERS),
   try: t.Optional(t.Integer({ minimum: 1, maximum: 20 })),
   means: meansFields.means,
+  ...momentFields,
 });
 
 export const seen: QuestionKind<SeenQuestion, SeenObservation, typeof body> = {

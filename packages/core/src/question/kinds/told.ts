@@ -4,6 +4,7 @@ import { bodyOf, oneOf } from '../body-fields';
 import { complainsOf, type Complaint, COMPLAINT_IDS } from '../complaint';
 import { fitChoice } from '../fit';
 import { NOTHING_MORE } from '../messages';
+import { momentFields } from '../moment';
 import { observed } from '../named';
 import type { QuestionKind } from '../question-kind';
 import { CHOICE } from './choice';
@@ -14,7 +15,7 @@ export interface ToldQuestion {
   readonly complaint: Complaint;
 }
 
-const body = bodyOf('told', { complaint: oneOf(COMPLAINT_IDS) });
+const body = bodyOf('told', { complaint: oneOf(COMPLAINT_IDS), ...momentFields });
 
 export const told: QuestionKind<ToldQuestion, ToldQuestion, typeof body> = {
   ...CHOICE,

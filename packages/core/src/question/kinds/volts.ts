@@ -7,6 +7,7 @@ import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, name, oneOf, readingFields } from '../body-fields';
 import { fitVolts, sameVolts } from '../fit-volts';
 import { type Dial, type MeterRange, NOTHING_MORE, type Place } from '../messages';
+import { momentFields } from '../moment';
 import { observed, phaseNamed, problem } from '../named';
 import { lasting, readable } from '../observed-stretch';
 import type { Offer, QuestionKind } from '../question-kind';
@@ -36,6 +37,7 @@ const body = bodyOf('volts', {
   phase: t.Optional(name),
   meter: t.Optional(oneOf(['high-impedance', 'low-impedance'] as const)),
   ...readingFields,
+  ...momentFields,
 });
 
 type VoltsBody = t.Static<typeof body>;

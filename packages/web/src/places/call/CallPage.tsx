@@ -2,7 +2,7 @@ import type { InputRef } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
-import type { UnitSystem } from '@zetalysis/core/units';
+import { inSeconds, type UnitSystem } from '@zetalysis/core/units';
 import { changesOf, type EventBody, type Overview, presentSetup, setupEntry, withMeaning } from '@zetalysis/core/visit';
 import type { Machine, Wires } from '@zetalysis/contract';
 import type { StepAnswer } from '../../diagrams/Bead';
@@ -28,6 +28,7 @@ import { LookOn, useLooking } from './rules/LookOn';
 import { StopScreen } from './rules/StopScreen';
 import { ApplianceProvider } from './use-appliance';
 import { useKeys } from './use-keys';
+import { useWatch } from './use-watch';
 import { Work } from './Work';
 
 interface Props {
@@ -81,8 +82,16 @@ export function CallPage(props: Props) {
     [append, meanings, setup],
   );
   const note = useCallback((body: EventBody) => noteAll([body]), [noteAll]);
+  const [watch] = useWatch(id);
   const answer = (p: string, a: StepAnswer): void =>
-    note({ type: 'seen', phase: p, answer: a, ...(attempt === undefined ? {} : { try: attempt }) });
+    note({
+      type: 'seen',
+      phase: p,
+      answer: a,
+      ...(attempt === undefined ? {} : { try: attempt }),
+      // While a try is watched, what did not come has not come yet.
+      ...(watch && a === 'no' && { after: Math.round(inSeconds(Date.now() - watch.start)) }),
+    });
   const takeBackNewest = (): void => {
     const newest = view.log.findLast((l) => l.undoable);
     if (newest) note({ type: 'retracted', event: newest.id });
@@ -130,6 +139,7 @@ export function CallPage(props: Props) {
             </div>
             <div className={styles.test} data-for="next">
               <NextTest
+                call={id}
                 tests={engine.tests}
                 view={view}
                 thinking={engine.thinking}

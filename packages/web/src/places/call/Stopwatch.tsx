@@ -80,8 +80,10 @@ function Watching({ watch, keep, drawing, view, onEvents }: WatchingProps) {
     if (words !== '') onEvents([{ type: 'note', text: `Watched: ${words}` }]);
     keep(undefined);
   };
-  const nothingMore = (): void => {
-    onEvents(missing.map((p) => ({ type: 'seen', phase: p.id, answer: 'no' })));
+  // It was watched for so long, and says nothing of what comes later.
+  const nothingMore = (stamp: number): void => {
+    const after = Math.max(1, Math.round(inSeconds(performance.timeOrigin + stamp - start)));
+    onEvents(missing.map((p) => ({ type: 'seen', phase: p.id, answer: 'no', after })));
     over();
   };
   return (
@@ -92,7 +94,7 @@ function Watching({ watch, keep, drawing, view, onEvents }: WatchingProps) {
       <p className="fine">The clock runs from the call. Tap each step the moment it comes. Hands off the machine.</p>
       <Choices>
         {missing.length > 0 && (
-          <Button tone="main" onClick={nothingMore} aria-describedby="nothing-more">
+          <Button tone="main" onClick={(e) => nothingMore(e.timeStamp)} aria-describedby="nothing-more">
             Nothing more comes
           </Button>
         )}

@@ -15,6 +15,14 @@ export function Timers({ timers, onEnd }: Props) {
   const now = useNow(timers.length > 0 ? TICKING : undefined);
   return timers.map((t) => {
     const left = t.ends - now;
+    if (t.runs)
+      return (
+        left > 0 && (
+          <span key={`runs ${t.event}`} className={styles.runs} title="Answered too early: look again when it is over">
+            {t.title}: look again in <strong>{clock(left)}</strong>
+          </span>
+        )
+      );
     return (
       <Button
         key={t.event}

@@ -19,6 +19,7 @@ import { useEntry } from './use-entry';
 import { YourChoice } from './YourChoice';
 
 interface Props {
+  readonly call: string;
   readonly tests: readonly TestView[] | undefined;
   readonly view: CallView;
   readonly thinking: boolean;
@@ -31,7 +32,7 @@ interface Props {
 }
 
 /** The one thing to do now, on one sheet with one field: what was tapped, what is to be proved, put back or measured. */
-export function NextTest({ tests, view, thinking, probes, field, onProbes, onEvents }: Props) {
+export function NextTest({ call, tests, view, thinking, probes, field, onProbes, onEvents }: Props) {
   const rules = useRules();
   const [chosen, setChosen] = useState<string>();
   /** A repair was made, and still somebody wants to test on. */
@@ -129,6 +130,7 @@ export function NextTest({ tests, view, thinking, probes, field, onProbes, onEve
     );
   return (
     <TestSheet
+      call={call}
       test={test}
       best={offered![0]!}
       others={offered!.filter((t, i) => i < 3 && t.id !== test.id)}

@@ -13,6 +13,7 @@ import { Field } from './Field';
 import { worth } from './Means';
 import { Room } from './Room';
 import { Sheet } from './Sheet';
+import { atMoment, SoFar, TooEarly, useSoFar } from './SoFar';
 import styles from './Sheet.module.css';
 import type { TypedEntry } from './use-entry';
 
@@ -21,6 +22,7 @@ interface Props {
   /** The test that stands first, whichever was chosen. */
   readonly best: TestView;
   readonly others: readonly TestView[];
+  readonly call: string;
   readonly view: CallView;
   readonly busy: boolean;
   readonly entry: TypedEntry;
@@ -31,8 +33,9 @@ interface Props {
 }
 
 /** A test to make: first what it needs, then what can hurt, then its answer and what each would mean. */
-export function TestSheet({ test, best, others, view, busy, entry, onEvents, onChoose, children }: Props) {
+export function TestSheet({ call, test, best, others, view, busy, entry, onEvents, onChoose, children }: Props) {
   const rules = useRules();
+  const [soFar, setSoFar] = useSoFar(call, test);
   const need = firstNeed(test, rules);
   if (need)
     return (
@@ -55,7 +58,7 @@ export function TestSheet({ test, best, others, view, busy, entry, onEvents, onC
       </Sheet>
     );
   const send = (body: EventBody): void =>
-    onEvents(test.setup ? [setupEntry(test.setup), body, setupEntry(view.setup)] : [body]);
+    onEvents(test.setup ? [setupEntry(test.setup), body, setupEntry(view.setup)] : [atMoment(body, soFar)]);
   return (
     <Sheet
       busy={busy}
@@ -63,6 +66,7 @@ export function TestSheet({ test, best, others, view, busy, entry, onEvents, onC
       says={test.instruction}
       result={resultOf(view)}
     >
+      {test.waits !== undefined && <TooEarly until={test.waits} />}
       <Before test={test} />
       {goesOn(test) ? (
         <Button tone="main" onClick={() => onEvents([placed(test)])}>
@@ -80,6 +84,7 @@ export function TestSheet({ test, best, others, view, busy, entry, onEvents, onC
           onUnclear={() => onEvents(test.unclear.map((m) => ({ type: 'fact', ...m })))}
         />
       )}
+      {test.early && <SoFar minutes={soFar} onMinutes={setSoFar} />}
       <Room
         key={`room ${test.id}`}
         view={view}
