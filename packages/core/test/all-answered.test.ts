@@ -27,7 +27,11 @@ describe.each(FAMILIES)('every question answered rightly: %s', (id) => {
   };
   const { setup } = watchedTry(engine, engine.healthy).episodes[0]!;
   // Every other fault, so that all families together stay under a minute.
-  const shown = faults.filter((h, i) => i % 2 === 0 && !silent.includes(h));
+  // A severity with which it runs reads like a sound one, or nearly: nobody has to name it.
+  const harmless = (h: Hypothesis): boolean =>
+    h.severity !== undefined && engine.traces.course(h.faults, [{ setup, repaired: [] }]) === sound;
+  const sound = engine.traces.course([], [{ setup, repaired: [] }]);
+  const shown = faults.filter((h, i) => i % 2 === 0 && !silent.includes(h) && !harmless(h));
   const ends = shown.map((h) => ({ h, ...engine.assess(everything(h), { pairs: false }) }));
 
   test('the right repair is named, or the answers speak as much for another: only something done would tell', () => {

@@ -232,7 +232,9 @@ describe('coverage', () => {
     expect(c.alike).toEqual([]);
     const blind = profileText('furnace-condensing').replace(/^ {2}V[TC]: .*\n/gm, '');
     const groups = coverage(new Engine(loadProfile(blind, 'blind.yaml', {}))).alike;
-    expect(groups.map((g) => g.map((h) => h.id))).toEqual([['gas-valve.stuck-shut', 'P2/1.open', 'P2/2.open']]);
+    expect(groups.map((g) => g.map((h) => h.id))).toEqual([
+      ['gas-valve.stuck-shut', 'P2/1.open', 'P2/1.poor@3', 'P2/2.open', 'P2/2.poor@3'],
+    ]);
   });
 
   test('stuck-closed safeties change nothing observable while everything else is sound', () => {

@@ -51,7 +51,9 @@ export function fitEvidence(
       predicts(h) ? traces.predict(h.faults, chain, item.observation) : undefined,
     );
     for (const family of severities)
-      reaching(family.map((h) => predictions[h.index]!)).forEach((p, i) => (predictions[family[i]!.index] = p));
+      reaching(
+        family.map((h) => ({ prediction: predictions[h.index]!, course: traces.course(h.faults, chain) })),
+      ).forEach((p, i) => (predictions[family[i]!.index] = p));
     const known = predictions.filter((p) => p !== undefined);
     const scale = scaleOf(model, item.observation, known);
     const kind = kindOf(item.observation);

@@ -1,20 +1,33 @@
 import type { Model, PartIndex } from '../profile';
-import { type Fit, likelihood } from '../question';
+import type { Fit, FitAt } from '../question';
 
-/** Into how many parts of its range a source is told apart. */
+/** Into how many parts of its range a source is told apart, */
 const POINTS = 5;
+/** and what a severity reaches to: all readings of one part are as far gone. */
+const PARTS_OF_REACH = 3;
+
+/** What the volts of a source are multiplied by, and how far that reaches on either side, as a share. */
+interface Scale {
+  readonly times: number;
+  readonly reach: number;
+}
 
 /** One way in which all sources that hang together may stand to what the model says of them, and how likely it is. */
 interface Combination {
   readonly share: number;
   /** By source of the model. */
   readonly scales: Readonly<Record<number, Scale>>;
+  /** In which part of what its severity reaches to the broken part is. */
+  readonly part: number;
 }
 
-/** What the volts of a source are multiplied by, and how far that reaches on either side, as a share. */
-interface Scale {
-  readonly times: number;
-  readonly reach: number;
+/** The combinations of one tree. Those that a reading of one source does not tell apart share a place in its list. */
+export interface Ways {
+  /** By combination. */
+  readonly shares: Known;
+  /** By source: the place of each combination, and what stands there. */
+  readonly of: Readonly<Record<number, { readonly places: Uint8Array; readonly different: readonly Combination[] }>>;
+  readonly parts: number;
 }
 
 /** What is known of the sources of one tree: the weight of each combination. Immutable; equal knowledge is one object. */
@@ -26,8 +39,7 @@ export type Known = Float64Array;
  * reading of a source says where it stands, and the fourth is no further surprise.
  */
 export class SourceScales {
-  private readonly combinations = new Map<string, readonly Combination[]>();
-  private readonly beginnings = new Map<string, Known>();
+  private readonly ways = new Map<string, Ways>();
 
   constructor(private readonly model: Model) {}
 
@@ -38,20 +50,19 @@ export class SourceScales {
     return at;
   }
 
-  /** Nothing was read yet. A source that is itself broken has no sound value to differ from. */
-  begin(root: number, broken: readonly PartIndex[]): { readonly ways: readonly Combination[]; readonly known: Known } {
+  /** Nothing was read yet. A source that is itself broken has no sound value to differ from. `reaches`: the fault has a severity. */
+  begin(root: number, broken: readonly PartIndex[], reaches: boolean): Ways {
     const tree = this.tree(root);
     const own = tree.filter((s) => this.model.sources[s]!.parts.some((p) => broken.some((b) => b === p)));
-    const key = `${root}|${own.join()}`;
-    let ways = this.combinations.get(key);
+    const key = `${root}|${own.join()}|${reaches}`;
+    let ways = this.ways.get(key);
     if (!ways) {
-      this.combinations.set(key, (ways = this.combine(tree, own)));
-      this.beginnings.set(
-        key,
-        Float64Array.from(ways, (w) => w.share),
-      );
+      const parts = reaches ? PARTS_OF_REACH : 1;
+      const all = this.combine(tree, own, parts);
+      const of = Object.fromEntries(tree.map((source) => [source, placesOf(all, source)]));
+      this.ways.set(key, (ways = { shares: Float64Array.from(all, (w) => w.share), of, parts }));
     }
-    return { ways, known: this.beginnings.get(key)! };
+    return ways;
   }
 
   /** The sources of a tree, each after what feeds it. */
@@ -63,16 +74,16 @@ export class SourceScales {
     return fedBy(root);
   }
 
-  private combine(tree: readonly number[], broken: readonly number[]): Combination[] {
-    let ways: Combination[] = [{ share: 1, scales: {} }];
+  private combine(tree: readonly number[], broken: readonly number[], parts: number): Combination[] {
+    let ways: Combination[] = Array.from({ length: parts }, (_, part) => ({ share: 1 / parts, scales: {}, part }));
     for (const source of tree) {
       const { sound, parent } = this.model.sources[source]!;
       const values = broken.includes(source) ? [{ times: 1, reach: 0, of: 1 }] : valuesOf(sound);
-      ways = ways.flatMap(({ share, scales }) =>
+      ways = ways.flatMap(({ share, scales, part }) =>
         values.map(({ times, reach, of }) => {
           const line = parent === undefined ? undefined : scales[parent]!;
           const scale = line ? { times: times * line.times, reach: Math.hypot(reach, line.reach) } : { times, reach };
-          return { share: share * of, scales: { ...scales, [source]: scale } };
+          return { share: share * of, scales: { ...scales, [source]: scale }, part };
         }),
       );
     }
@@ -95,27 +106,45 @@ function valuesOf({ low, high }: { readonly low: number; readonly high: number }
 /** A combination of less weight than this, by all that was read, is not thought of any more. */
 const FORGOTTEN = 1e-4;
 
-/** Weighs a reading under every value its source may have, and what is known of it thereafter. */
+/** Which combinations a reading of a source does not tell apart. */
+function placesOf(all: readonly Combination[], source: number): Ways['of'][number] {
+  const different: Combination[] = [];
+  const places = Uint8Array.from(all, (way) => {
+    const { times } = way.scales[source]!;
+    const known = different.findIndex((d) => d.part === way.part && d.scales[source]!.times === times);
+    return known >= 0 ? known : different.push(way) - 1;
+  });
+  return { places, different };
+}
+
+/**
+ * Weighs a reading under every value its source may have, and what is known of it thereafter. `plain` says how often and how
+ * widely it is misread.
+ */
 export function weighed(
-  ways: readonly Combination[],
+  ways: Ways,
   known: Known,
   source: number,
-  fitAt: (scale: Scale) => Fit,
+  { base, blunder }: Fit,
+  fitAt: FitAt,
 ): { readonly fit: Fit; readonly known: Known } {
-  const fits = new Map<number, Fit>();
-  const after = new Float64Array(ways.length);
+  const { places, different } = ways.of[source]!;
+  const fits = new Float64Array(different.length).fill(NaN);
+  const after = new Float64Array(known.length);
   let fit = 0;
   let total = 0;
-  let one: Fit | undefined;
-  for (let i = 0; i < ways.length; i++) {
+  for (let i = 0; i < known.length; i++) {
     if (known[i]! < FORGOTTEN) continue;
-    const scale = ways[i]!.scales[source]!;
-    let own = fits.get(scale.times);
-    if (!own) fits.set(scale.times, (own = fitAt(scale)));
-    one = own;
-    fit += known[i]! * own.fit;
-    total += after[i] = known[i]! * likelihood(own);
+    const place = places[i]!;
+    let own = fits[place]!;
+    if (Number.isNaN(own)) {
+      const { scales, part } = different[place]!;
+      const { times, reach } = scales[source]!;
+      fits[place] = own = fitAt(times, reach, part, ways.parts);
+    }
+    fit += known[i]! * own;
+    total += after[i] = known[i]! * ((1 - blunder) * own + blunder * base);
   }
   for (let i = 0; i < after.length; i++) after[i]! /= total;
-  return { fit: { ...one!, fit }, known: total > 0 ? after : known };
+  return { fit: { fit, base, blunder }, known: total > 0 ? after : known };
 }

@@ -6,6 +6,7 @@ import { atMoment, type Episode, type FaultRef, type Lived, Lives, type Trajecto
 export class Traces {
   private readonly lives: Lives;
   private readonly answers = new WeakMap<Lived, Map<string, Prediction>>();
+  private readonly courses = new WeakMap<Lived, string>();
   private readonly questionKeys = new WeakMap<Question, string>();
 
   constructor(
@@ -34,6 +35,17 @@ export class Traces {
     let answer = known.get(key);
     if (!answer) known.set(key, (answer = this.answer(lived, question)));
     return answer;
+  }
+
+  /** How an appliance goes: equal for those that end alike, show the same and come to the same steps as often. */
+  course(faults: readonly FaultRef[], chain: readonly Episode[]): string {
+    const lived = this.lives.last(faults, chain);
+    let course = this.courses.get(lived);
+    if (course === undefined) {
+      const { outcome, code, cues } = lived.trace;
+      this.courses.set(lived, (course = `${outcome} ${code} ${cues.map((c) => Math.min(c.length, 2)).join('')}`));
+    }
+    return course;
   }
 
   private answer(lived: Lived, question: Question): Prediction {

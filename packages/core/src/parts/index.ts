@@ -2,6 +2,7 @@
  * Parts: the kinds of components an appliance is made of. A kind knows its ports, what it is electrically in each state,
  * how it moves, how it breaks, what mends it and what an ohmmeter shows when it is sound.
  */
+export { circuitElement } from './circuit-element';
 export { fed, HOLDS, NOTHING, PULLS } from './fed';
 export { fuseOpeningTime } from './fuse';
 export {

@@ -93,6 +93,7 @@ export const interlock: PartKind = {
   ],
   // What the ohmmeter shows depends on the quantity it senses; the closed contact is judged.
   deadTests: () => [closedContact('contact')],
+  poorly: { branch: '', instead: 'open' },
   role: () => 'contact',
   symbol: () => 'contact',
   mayOpenRightly: () => true,

@@ -75,6 +75,8 @@ export interface FaultMode {
   readonly takesAway?: 'everything' | { readonly output: string } | { readonly input: string };
   /** The mode joins the far end of this branch to a net (a chafed wire, a shorted cable). */
   readonly shorts?: { readonly to: string; readonly r: number };
+  /** Ohms of a poor contact in one of its passages. */
+  readonly inSeries?: { readonly branch: string; readonly ohms: number };
   /** What the component is instead of what its specification says, SI: a degraded value. */
   readonly values?: Readonly<Record<string, number>>;
   /** Of a way of failing that differs in how far it is gone: which of its severities this one is. */
@@ -225,6 +227,8 @@ export interface PartKind {
   actsAt?(spec: Spec, branch: string): number;
   /** Times that somebody has to sit out because of it. */
   waits?(spec: Spec, modes: readonly FaultMode[]): readonly { readonly words: string; readonly lasts: Millis }[];
+  /** A contact that may pass poorly: which passage, and the way of failing of which those are a part. */
+  readonly poorly?: { readonly branch: string; readonly instead: string };
   /** A weak source that its load is meant to pull down (a flame feed, a thermocouple). */
   readonly yields?: true;
   /** What a passage is for. */

@@ -20,6 +20,7 @@ export const plugPin: PartKind = {
   deadTests: () => [],
   nature: 'connector',
   drawnAlone: false,
+  poorly: { branch: '', instead: 'open' },
   role: () => 'conductor',
   symbol: () => 'plug',
 };

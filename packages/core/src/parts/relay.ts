@@ -66,6 +66,7 @@ export const relay: PartKind = {
   ],
   actsAt: (spec) => num(spec, 'pull-in'),
   deadTests: (spec) => [winding('coil', 'coil', num(spec, 'ohms'))],
+  poorly: { branch: 'contact', instead: 'contact-open' },
   role: (branch) => (branch === 'coil' ? 'consumer' : 'contact'),
   symbol: (branch) => (branch === 'coil' ? 'coil' : 'contact'),
 };

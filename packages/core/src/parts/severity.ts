@@ -13,7 +13,7 @@ export interface Stretch {
 }
 
 /** What a severity does to the mode, at its value. */
-type Done = Pick<FaultMode, 'values' | 'shorts'> & { readonly left?: number };
+type Done = Pick<FaultMode, 'values' | 'shorts' | 'inSeries'> & { readonly left?: number };
 
 /**
  * The severities of a way of failing: one mode for each point of its band, each in the middle of an equal part of its

@@ -24,6 +24,7 @@ export const handSwitch: PartKind = {
   },
   safety: (spec) => (spec['may-join'] === true ? 'may-join' : undefined),
   deadTests: () => [closedContact('closed contact')],
+  poorly: { branch: '', instead: 'open' },
   role: () => 'contact',
   symbol: () => 'contact',
 };

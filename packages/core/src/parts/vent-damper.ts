@@ -43,6 +43,7 @@ export const ventDamper: PartKind = {
   },
   actsAt: (spec) => num(spec, 'runs-at'),
   deadTests: (spec) => [winding('motor', 'motor winding', num(spec, 'ohms'))],
+  poorly: { branch: 'end-switch', instead: 'end-switch-open' },
   role: (branch) => (branch === 'motor' ? 'consumer' : 'contact'),
   symbol: (branch) => (branch === 'motor' ? 'motor' : 'contact'),
 };

@@ -50,9 +50,10 @@ export const wire: PartKind = {
     return modes;
   },
   electrical: (spec, _state, fault) =>
-    fault === 'open' ? OPEN : fault === 'poor' ? ohms(num(spec, 'poor-ohms')) : CLOSED,
+    fault === 'open' ? OPEN : fault === 'poor' && num(spec, 'poor-ohms') > 0 ? ohms(num(spec, 'poor-ohms')) : CLOSED,
   deadTests: () => [closedContact('wire')],
   drawnAlone: false,
+  poorly: { branch: '', instead: 'open' },
   role: () => 'conductor',
   symbol: () => 'wire',
 };

@@ -17,6 +17,7 @@ import { type Code, ENV, type Model } from './model';
 import { unknownName } from './nearest';
 import { resolveNames } from './resolve-names';
 import { resolveParts, withModes } from './resolve-parts';
+import { withPoorContacts } from './poor-contacts';
 import { type Netlist, readRungs } from './rungs';
 import { nominal, type Vary } from './vary';
 
@@ -98,7 +99,8 @@ function loadModel(fields: Fields, root: DataMap, build: Build, vary: Vary): Mod
   const { ground, feeds } = readFeeds(fields, root, netlist);
   const branches = netlist.branches.map((b) => ({ ...b, frequency: feeds.branches[b.index]! }));
   const known = { quantities: Object.keys(quantityData), nets: netlist.nets, branches };
-  const parts = resolveParts(fields, failing, known, compiler, vary);
+  const resolved = resolveParts(fields, failing, known, compiler, vary);
+  const parts = withPoorContacts(resolved, branches, netlist.nets.length, ground);
   const quantities = loadQuantities(fields, quantityData, compiler.watched, vary);
   const codes: Code[] = Object.entries(fields.optionalMap(root['codes'], ['codes'], 'code: meaning')).map(
     ([id, title]) => ({ id, title: String(title) }),

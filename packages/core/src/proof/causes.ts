@@ -36,7 +36,11 @@ export function cleared(
     (c) =>
       model.looks.some((_, look) => looksAt(model, c, look)) || model.gauges.some((g) => isAbout(model, c, g.quantity)),
   );
-  if (askable.length === 0) return partly(requirement, 1, []);
+  // A switch that opens and closes by itself may be doing its work: what it senses has to be known.
+  if (askable.length === 0)
+    return opensByItself(part)
+      ? partly(requirement, sensed(q, quantities).length > 0 ? 1 : 0, sensed(q, quantities))
+      : partly(requirement, 1, []);
   const by: string[] = [];
   const inOrder = askable.filter((c) => {
     const asked = items.filter((i) => isAsked(model, i.item.observation, c));
@@ -47,6 +51,21 @@ export function cleared(
   // What can be measured is not believed from looks alone.
   const gauged = model.gauges.some((g) => quantities.includes(g.quantity));
   return partly(requirement, Math.min(inOrder.length / askable.length, gauged ? FINDING : 1), by);
+}
+
+const opensByItself = ({ kind, spec }: Part): boolean =>
+  kind.mayOpenRightly?.(spec) === true && kind.manualReset?.(spec) !== true;
+
+/** What showed that a switch is given what should close it: a look or a step that is about it, or it was given by hand. */
+function sensed({ model, h, items }: Inquiry, quantities: readonly number[]): string[] {
+  const about = (o: Observation, episode: Episode): boolean => {
+    if (o.kind === 'look')
+      return model.looks[o.look]!.answers.some(({ when }) => when.quantities.some((c) => quantities.includes(c)));
+    if (o.kind === 'seen') return model.phases[o.phase]!.cue.quantities.some((c) => quantities.includes(c));
+    return quantities.every((quantity) => givenByHand(model, episode, quantity));
+  };
+  const found = items.find((i) => about(i.item.observation, i.episode) && !odd(i.fits[h.index], i));
+  return found ? [found.item.id] : [];
 }
 
 const isGaugeOf = ({ gauges }: Model, o: Observation, quantities: readonly number[]): boolean =>

@@ -3,7 +3,7 @@ import { kindOf } from '../question';
 import { type Dimension, readingValue } from '../units';
 import { any, both, type Checklist, need, partly } from './checklist';
 import { entry, type Inquiry, is, odd, tells } from './inquiry';
-import { across, blocked, foundLive, inNotOut } from './voltages';
+import { across, blocked, foundLive, inNotOut, lostAcross } from './voltages';
 
 /** The tests of a component by itself: its dead value, or what its passages do in operation. */
 export const ofComponent = (q: Inquiry, part: Part): Checklist =>
@@ -28,10 +28,10 @@ const deadValue = ({ model, items }: Inquiry, part: Part): Checklist =>
 function ofPassage(q: Inquiry, part: Part, branch: Branch): Checklist {
   switch (part.kind.role(branch.name, part.spec)) {
     case 'contact': {
-      if (part.branches.length === 1) return blocked(q, branch);
+      if (part.branches.length === 1) return any(blocked(q, branch), lostAcross(q, branch));
       // A contact that its own part moves must have been seen to be moved.
       const acts = acted(q, part, branch);
-      const shut = blocked(q, branch);
+      const shut = any(blocked(q, branch), lostAcross(q, branch));
       return {
         share: acts === undefined ? 0.5 * shut.share : shut.share,
         requirements: [...need('seen-to-act', acts).requirements, ...shut.requirements],
@@ -39,8 +39,7 @@ function ofPassage(q: Inquiry, part: Part, branch: Branch): Checklist {
     }
     case 'conductor': {
       // Volts lost across a device that should pass them, or in and not out.
-      const lost = entry(q.items, (i) => across(branch, i.item.observation) && tells(q, i));
-      return lost === undefined ? blocked(q, branch) : need('volts-across', lost);
+      return any(blocked(q, branch), lostAcross(q, branch));
     }
     case 'source':
       return sourceMissing(q, part, branch);

@@ -48,7 +48,8 @@ function byItself(q: Inquiry, part: Part, failure: FaultMode): Checklist {
         curedBy(q, (i) => renews(q.model, i, part)),
       ),
     );
-  return part.senses.size === 0 ? any(shown, own) : any(shown, failedSwitch(q, part, failure, own));
+  // Volts lost in a contact that is made are nothing that its sensor does.
+  return part.senses.size === 0 || failure.inSeries ? any(shown, own) : any(shown, failedSwitch(q, part, failure, own));
 }
 
 /** A switch that senses something: open, or closed, is not yet failed. */

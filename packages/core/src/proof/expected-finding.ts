@@ -42,7 +42,7 @@ export class ExpectedFinding {
     this.scale = scaleOf(model, question, [this.expected, this.sound, ...others]);
     const observation = observationOf(model, question, this.expected);
     if (!observation) return;
-    const weigh = new SharedSources(model).reading(observation, this.chain[this.chain.length - 1]!, (p) =>
+    const weigh = new SharedSources(model, true).reading(observation, this.chain[this.chain.length - 1]!, (p) =>
       kindOf(observation).fit(model, observation, p, this.scale, this.sound),
     );
     this.fitOf = (h) => weigh(this.predicted(h), h);
@@ -92,6 +92,10 @@ export class ExpectedFinding {
     if (!h.severity || h.occurs < 1) return own;
     const family = this.singles.filter((s) => s.family === h.family);
     const at = family.indexOf(h);
-    return at < 0 ? own : reaching(family.map((s) => this.tell(s)))[at]!;
+    return at < 0
+      ? own
+      : reaching(family.map((s) => ({ prediction: this.tell(s), course: this.traces.course(s.faults, this.chain) })))[
+          at
+        ]!;
   }
 }

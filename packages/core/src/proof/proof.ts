@@ -1,6 +1,6 @@
 import { type Hypothesis, type HypothesisIndex, type ItemFit, predicts, waysOfFailing } from '../inference';
 import type { Model, PartIndex } from '../profile';
-import { CONTRADICTS, type Fit, kindOf, type Question } from '../question';
+import { CONTRADICTS, type Fit, kindOf, likelihood, type Question } from '../question';
 import type { Requirement } from './checklist';
 import { condemn } from './condemn';
 
@@ -44,7 +44,7 @@ export function prove(
   const direct = items.filter((i) => isRelevantTo(model, leading, i.item.observation));
   const named = hypotheses.filter(predicts);
   const speaking = explainedBy(leading, items);
-  const standing = named.filter((h) => h === leading || againstRival(h, speaking, h.breaks === breaks) < ENOUGH);
+  const standing = named.filter((h) => h === leading || againstRival(h, leading, speaking) < ENOUGH);
   const rivals = standing.filter((h) => h.breaks !== breaks && h.repair !== leading.repair);
   const condemned = condemn(model, leading, items);
   const explains = fits(leading, items);
@@ -103,7 +103,7 @@ export function proofDebt(
     .filter((h) => predicts(h) && h.repair !== leading.repair)
     .map((hypothesis) => ({
       hypothesis,
-      missing: ENOUGH - againstRival(hypothesis, speaking, hypothesis.breaks === leading.breaks),
+      missing: ENOUGH - againstRival(hypothesis, leading, speaking),
     }))
     .filter((o) => o.missing > 0);
   return { leading, speaking, open, condemned: condemn(model, leading, items).share };
@@ -112,15 +112,38 @@ export function proofDebt(
 /** What a coincidence weighs: the fault of a rival that comes and goes went or came just when something was done. */
 const COINCIDENCE = 1;
 
-/** `contradiction` of a rival of a suspect that explains everything without coincidences. */
-function againstRival(h: Hypothesis, items: readonly ItemFit[], sameBreak: boolean): number {
+/**
+ * `contradiction` of a rival of a suspect that explains everything without coincidences; and what the readings that it does
+ * not contradict one by one say together.
+ */
+function againstRival(h: Hypothesis, leading: Hypothesis, items: readonly ItemFit[]): number {
+  const sameBreak = h.breaks === leading.breaks;
   const weight = contradiction(h, items, sameBreak);
-  if (h.occurs === 1) return weight;
+  if (h.occurs === 1) return weight >= ENOUGH ? weight : weight + together(h, leading, items);
   const episodes = [...new Set(items.map((i) => i.item.episode))].map((episode) => {
     const own = items.filter((i) => i.item.episode === episode);
     return weightAgainst(own, (i) => i.fits[h.index], sameBreak) - weightAgainst(own, (i) => i.sound, sameBreak);
   });
   return episodes.some((w) => w < 0) && episodes.some((w) => w > 0) ? weight + COINCIDENCE : weight;
+}
+
+/** So many times less likely than under the suspect, all readings together exclude a rival. */
+const UNLIKELY = 200;
+
+/**
+ * What the readings together weigh against a rival; the same question asked again is the same reading. A plan does not count on
+ * it: what one more reading adds depends on what the others were.
+ */
+function together(h: Hypothesis, leading: Hypothesis, items: readonly ItemFit[]): number {
+  const groups = new Map<string, number[]>();
+  for (const { group, item, fits } of items) {
+    const [own, its] = [fits[leading.index], fits[h.index]];
+    if (!own || !its || kindOf(item.observation).weighs !== 'reading') continue;
+    groups.set(group, [...(groups.get(group) ?? []), Math.log(likelihood(own) / likelihood(its))]);
+  }
+  let times = 0;
+  for (const group of groups.values()) times += group.reduce((sum, t) => sum + t, 0) / group.length;
+  return Math.max(0, (ENOUGH * times) / Math.log(UNLIKELY));
 }
 
 /**

@@ -4,7 +4,7 @@ import type { Observation } from '../question';
 import { LIVE_DEAD } from '../standards';
 import { readingValue } from '../units';
 import { type Checklist, partly, type RequirementName } from './checklist';
-import { type Inquiry, odd } from './inquiry';
+import { type Inquiry, odd, tells } from './inquiry';
 
 /** Whether a voltage was read across a passage, whichever way round. */
 export const across = ({ a, b }: Branch, o: Observation): boolean =>
@@ -64,6 +64,31 @@ export function inNotOut(
     if (other) return partly(requirement, 1, [first.id, other.item.id]);
   }
   return half === undefined ? partly(requirement, 0, []) : partly(requirement, 0.5, [half]);
+}
+
+/** What two readings of one meter, one after the other, may differ by though nothing is lost between them, share of the rating. */
+const SAME = 0.04;
+
+/**
+ * Volts lost across what should pass them, under load: read across it, or on both sides against one common in the same
+ * try, at the same step.
+ */
+export function lostAcross(q: Inquiry, branch: Branch): Checklist {
+  const { model, items } = q;
+  const direct = items.find((i) => across(branch, i.item.observation) && tells(q, i));
+  if (direct) return partly('volts-across', 1, [direct.item.id]);
+  for (const one of items) {
+    const o = one.item.observation;
+    if (o.kind !== 'volts' || across(branch, o) || (o.red !== branch.a && o.red !== branch.b)) continue;
+    const there = o.red === branch.a ? branch.b : branch.a;
+    const before = items.find(({ item: { observation: p, episode } }) => {
+      if (episode !== one.item.episode || p.kind !== 'volts' || p.red !== there) return false;
+      if (p.black !== o.black || p.phase !== o.phase || p.after !== o.after) return false;
+      return readingValue(p.reading) - readingValue(o.reading) > SAME * model.ratedVolts[o.red]!;
+    });
+    if (before && tells(q, one)) return partly('volts-across', 1, [before.item.id, one.item.id]);
+  }
+  return partly('volts-across', 0, []);
 }
 
 /** How far power was measured across a consumer that stands between test points; nothing for anything else. */

@@ -42,5 +42,6 @@ export {
 } from './question-kinds';
 export { answerShows, atTerminal, commonNets, CONTRADICTS, isAbout, looksAt, terminals } from './relevance';
 export { reaching } from './reach';
-export { sourceOf, standingAt } from './standing-at';
+export type { FitAt } from './fit-volts';
+export { fitAtSource, sourceOf } from './source-of';
 export { scaleOf } from './scale';

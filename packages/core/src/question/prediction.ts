@@ -12,8 +12,6 @@ export type Prediction =
       readonly absent: boolean;
       readonly shorter?: ShorterPart;
       readonly reach?: Reach;
-      /** Its source is taken to stand at one value: what is left are the meter and the wires. */
-      readonly placed?: true;
     }
   | { readonly kind: 'unsteady'; readonly low: number; readonly high: number; readonly absent: boolean }
   /** Probes not joined by the circuit: whatever couples in. */
@@ -42,6 +40,8 @@ export interface Reach {
   readonly high: number;
   /** Evenly by the logarithm. */
   readonly byFactors?: true;
+  /** The farther gone the part is, the less it is. */
+  readonly falls?: true;
 }
 
 /** What stands in the shorter part of a slow cycle, in the unit of the prediction, and its share of the time. */

@@ -48,11 +48,11 @@ export function voltsIn(model: Model, trace: Trace, q: Probes, window: Interval,
   const high = Math.max(...stands.map((s) => s.volts));
   const within = Math.max(levelOf(model, q) === 'millivolt' ? STEADY_MILLIVOLTS : STEADY_WITHIN, STEADY_SHARE * high);
   const steady = merged(stands, within);
-  const main = longest(steady, within);
+  const main = longest(steady, stands, within);
   const value = main.at.volts;
   const others = steady.filter((s) => Math.abs(s.volts - value) > within);
   if (others.length === 0) return { kind: 'volts', volts: value, absent };
-  const shorter = longest(others, within);
+  const shorter = longest(others, stands, within);
   if (!brief && [main, shorter].every(({ weight, times }) => weight / times >= READ_AS_STEADY)) {
     const share = shorter.weight / total;
     if (share < LEAST_SHARE) return { kind: 'volts', volts: value, absent };
@@ -102,16 +102,18 @@ function merged(stands: readonly Stand[], within: number): Stand[] {
   return found;
 }
 
-/** The value that stands longest in all, how long, and how many times it comes. */
+/** Of some values the one that stands longest in all, how long it does, and how many times it comes. */
 function longest(
+  values: readonly Stand[],
   stands: readonly Stand[],
   within: number,
 ): { readonly at: Stand; readonly weight: number; readonly times: number } {
-  let best = { at: stands[0]!, weight: 0, times: 1 };
-  for (const at of stands) {
-    const same = stands.filter((s) => Math.abs(s.volts - at.volts) <= within);
-    const weight = same.reduce((sum, s) => sum + s.weight, 0);
-    if (weight > best.weight) best = { at, weight, times: same.length };
+  const near = (of: readonly Stand[], { volts }: Stand): Stand[] =>
+    of.filter((s) => Math.abs(s.volts - volts) <= within);
+  let best = { at: values[0]!, weight: 0, times: 1 };
+  for (const at of values) {
+    const weight = near(stands, at).reduce((sum, s) => sum + s.weight, 0);
+    if (weight > best.weight) best = { at, weight, times: near(values, at).length };
   }
   return best;
 }

@@ -1,5 +1,5 @@
 import { type Circuit, type Element, type Layout, layoutOf, type Solution, solve } from '../circuit';
-import { CLOSED, type Electrical, OPEN } from '../parts';
+import { circuitElement, CLOSED, type Electrical, OPEN } from '../parts';
 import type { Branch, Model } from '../profile';
 import { DriveSensing, type DriveState } from './drive-state';
 import { type FaultRef, type Setup, specUnder } from './setup';
@@ -60,12 +60,10 @@ export class CircuitStates {
     const part = this.model.parts[branch.part]!;
     const { kind, modes } = part;
     const name = branch.part !== this.model.controller?.part ? kind.states[state]! : state === 1 ? branch.name : 'idle';
-    const electrical = kind.electrical(
-      specUnder(part, modes[mode]),
-      name,
-      modes[mode]?.id,
-      branch.name,
-      branch.frequency,
+    const failure = modes[mode];
+    const electrical = withPoorContact(
+      kind.electrical(specUnder(part, failure), name, failure?.id, branch.name, branch.frequency),
+      failure?.inSeries?.branch === branch.name ? failure.inSeries.ohms : 0,
     );
     if (electrical.type === 'open') return OPEN_ID;
     // What another state or fault of the branch is as well has its number: it need not be solved anew.
@@ -134,30 +132,9 @@ export class CircuitStates {
 
   private element({ a, b, part: index, name }: Branch, electrical: Electrical): Element | undefined {
     const part = this.model.parts[index]!;
-    const id = name === '' ? part.id : `${part.id}.${name}`;
-    switch (electrical.type) {
-      case 'open':
-      case 'coupled-primary':
-        return undefined;
-      case 'impedance':
-        return { type: 'impedance', id, a, b, r: electrical.r, x: electrical.x };
-      case 'source':
-        return { type: 'source', id, a, b, volts: electrical.volts, phase: 0, r: electrical.r, x: electrical.x };
-      case 'coupled-secondary': {
-        const primary = part.branches.find((p) => p.name === electrical.primary)!;
-        return {
-          type: 'transformer',
-          id: part.id,
-          primary: [primary.a, primary.b],
-          secondary: [a, b],
-          ratio: electrical.ratio,
-          r: electrical.r,
-          x: electrical.x,
-          magnetisingR: electrical.magnetisingR,
-          magnetisingX: electrical.magnetisingX,
-        };
-      }
-    }
+    // A transformer is one element for both of its windings.
+    const id = name === '' || electrical.type === 'coupled-secondary' ? part.id : `${part.id}.${name}`;
+    return circuitElement(id, { a, b }, electrical, (other) => part.branches.find((p) => p.name === other)!);
   }
 }
 
@@ -172,6 +149,10 @@ export function setByHand(model: Model, setup: Setup): Int32Array {
   for (const plug of model.plugs) if (pulled.has(plug.id)) for (const pin of plug.pins) fixed[pin] = OPEN_ID;
   return fixed;
 }
+
+/** A passage with some ohms more, while it conducts. */
+const withPoorContact = (electrical: Electrical, ohms: number): Electrical =>
+  electrical.type === 'impedance' && ohms > 0 ? { ...electrical, r: electrical.r + ohms } : electrical;
 
 /** Whether two passages are the same electrically. */
 function alike(a: Electrical, b: Electrical): boolean {

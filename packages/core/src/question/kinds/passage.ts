@@ -41,6 +41,7 @@ export function predictDead(model: Model, { trace, faults }: Lived, { part: inde
   const mode = failureModeOf(part, faults);
   const spec = specUnder(part, mode);
   const tolerance = Math.max(0, ...Object.values(part.kind.fields).map((f) => f.tolerance ?? 0));
+  const poor = mode?.inSeries?.branch === branch ? mode.inSeries.ohms : 0;
   const ohmsIn = (state: string): number => {
     const electrical = part.kind.electrical(spec, state, mode?.id, branch, 'dc');
     return electrical.type === 'impedance' ? electrical.r : Infinity;
@@ -54,7 +55,13 @@ export function predictDead(model: Model, { trace, faults }: Lived, { part: inde
       .find((d) => d.branch === branch && (d.dimension ?? 'resistance') === 'resistance');
     // Sound ones lie anywhere between the limits of their test; what is broken has its own value.
     const sound =
-      limits && ohms >= limits.low && ohms <= limits.high && limits.low >= 1 && Number.isFinite(limits.high);
+      !mode?.values &&
+      limits &&
+      ohms >= limits.low &&
+      ohms <= limits.high &&
+      limits.low >= 1 &&
+      Number.isFinite(limits.high);
+    if (poor > 0) return poorly(ohms, poor, tolerance);
     return { kind: 'ohms', ohms, tolerance, ...(sound && { reach: { low: limits.low, high: limits.high } }) };
   }
   const times = new Map<number, number>();
@@ -67,6 +74,7 @@ export function predictDead(model: Model, { trace, faults }: Lived, { part: inde
   const [main, shorter] = [...times].sort((a, b) => b[1] - a[1]);
   const last = trace.segments[trace.segments.length - 1]!;
   const [value] = main ?? [ohmsIn(part.kind.states[last.partStates[index]!]!)];
+  if (poor > 0 && Number.isFinite(value)) return poorly(value, poor, tolerance);
   if (!main || !shorter) return { kind: 'ohms', ohms: value, tolerance };
   return {
     kind: 'ohms',
@@ -75,3 +83,11 @@ export function predictDead(model: Model, { trace, faults }: Lived, { part: inde
     shorter: { value: shorter[0], share: shorter[1] / (main[1] + shorter[1]) },
   };
 }
+
+/** Without its load a poor contact reads anything from a sound one to what it is under it: only current finds it. */
+const poorly = (sound: number, poor: number, tolerance: number): Prediction => ({
+  kind: 'ohms',
+  ohms: sound,
+  tolerance,
+  reach: { low: sound, high: sound + poor },
+});
