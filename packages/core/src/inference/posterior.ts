@@ -122,7 +122,7 @@ const without = (episode: Episode, h: Hypothesis): PartIndex[] =>
 /** What somebody who knows nothing would expect: even odds over answers, or the blunder density. */
 export function uninformed(predictions: readonly Prediction[], fits: readonly (Fit | undefined)[]): number {
   const first = predictions[0];
-  if (first?.kind === 'choice') return 1 / first.of;
+  if (first?.kind === 'choice' && first.of > 0) return 1 / first.of;
   return Math.max(1e-9, ...fits.map((f) => f?.base ?? 0));
 }
 

@@ -52,7 +52,7 @@ function asGoneAs(world: World, model: Model, hidden: readonly FaultRef[], rando
 type Part = Model['parts'][number];
 
 function drawnMode(
-  { values, shorts, share }: Degraded,
+  { values, shorts, series, share }: Degraded,
   spec: Part['spec'],
   mode: Part['modes'][number],
   random: Random,
@@ -63,6 +63,8 @@ function drawnMode(
   });
   return {
     ...(drawn.length > 0 && { values: { ...mode.values, ...Object.fromEntries(drawn) } }),
+    ...(series &&
+      mode.inSeries && { inSeries: { ...mode.inSeries, ohms: mode.inSeries.ohms * drawFrom(series, random) } }),
     ...(shorts && mode.shorts && { shorts: { ...mode.shorts, r: drawFrom(shorts, random) } }),
     ...(share && { severity: { ...mode.severity!, at: drawFrom(share, random) } }),
   };

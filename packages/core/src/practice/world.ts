@@ -25,6 +25,8 @@ export interface Degraded {
   readonly values: Readonly<Record<string, Instead>>;
   /** Ohms of a wire to what it is shorted to. */
   readonly shorts?: Band;
+  /** Ohms of a poor contact, as shares of those of the commonest in the profile. */
+  readonly series?: Band;
   /** The quantity that follows the fault, SI. */
   readonly quantity?: Band;
   /** Where between the two ends that the profile gives for the quantity. */
@@ -71,6 +73,7 @@ export function wider(world: World, by: number): World {
     broken: mapped(world.broken, (d) => ({
       values: mapped(d.values, (i) => ({ ...i, band: out(i.band) })),
       ...(d.shorts && { shorts: out(d.shorts) }),
+      ...(d.series && { series: out(d.series) }),
       ...(d.quantity && { quantity: out(d.quantity) }),
       ...(d.share && { share: d.share }),
     })),
@@ -134,10 +137,11 @@ class Reader {
   }
 
   degraded(data: Data, at: Path): Degraded {
-    const { shorts, quantity, share, ...values } = this.fields.map(data, at, '{field: [from, to]}');
+    const { shorts, series, quantity, share, ...values } = this.fields.map(data, at, '{field: [from, to]}');
     return {
       values: Object.fromEntries(Object.entries(values).map(([field, d]) => [field, this.instead(d, [...at, field])])),
       ...(shorts !== undefined && { shorts: this.band(shorts, [...at, 'shorts']) }),
+      ...(series !== undefined && { series: this.band(series, [...at, 'series']) }),
       ...(quantity !== undefined && { quantity: this.band(quantity, [...at, 'quantity']) }),
       ...(share !== undefined && { share: this.band(share, [...at, 'share']) }),
     };

@@ -1,10 +1,10 @@
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
-import { codeShown, codesOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
+import { codeShown, codesOf, jointsOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
 import { OUTCOMES, type Wait, waitsOf } from '../simulation';
-import type { Dimension } from '../units';
+import { capital, type Dimension } from '../units';
 import { type Meanings, meaningsOf } from '../visit';
-import { OUTCOME_WORDS } from './fixed-words';
+import { JOINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 import { type Hazards, hazardsOf } from './hazards';
 import { codeWords } from './say';
 
@@ -26,6 +26,8 @@ export interface Drawing {
   readonly outcomes: readonly Choice[];
   readonly codes: readonly Choice[];
   readonly looks: readonly { readonly id: string; readonly ask: string; readonly answers: readonly Choice[] }[];
+  /** Plugs, wires and bonds, and how each may be found. */
+  readonly joints: readonly { readonly id: string; readonly title: string; readonly found: readonly Choice[] }[];
   readonly gauges: readonly {
     readonly id: string;
     readonly title: string;
@@ -106,6 +108,11 @@ export function drawingOf(model: Model): Drawing {
       id: l.id,
       ask: l.ask,
       answers: l.answers.map(({ id, title }) => ({ id, title })),
+    })),
+    joints: jointsOf(model).map(({ id, title }) => ({
+      id,
+      title,
+      found: Object.entries(JOINT_WORDS).map(([found, words]) => ({ id: found, title: capital(words) })),
     })),
     gauges: model.gauges.map((g) => ({
       id: g.id,

@@ -1,4 +1,4 @@
-import type { Complaint } from '../question';
+import type { Complaint, JointFound } from '../question';
 import type { Outcome } from '../simulation';
 
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
@@ -17,4 +17,12 @@ export const COMPLAINT_WORDS: Readonly<Record<Complaint, string>> = {
   short: 'It heats a little, then stops',
   poor: 'It runs, and something is not as it should be',
   'fine-now': 'It stopped once, and works now',
+};
+
+/** How a plug or a wire was found. */
+export const JOINT_WORDS: Readonly<Record<JointFound, string>> = {
+  'in-order': 'in order, by eye and tug',
+  off: 'off, or broken',
+  loose: 'loose, burnt or green',
+  chafed: 'chafed through',
 };

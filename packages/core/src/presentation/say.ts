@@ -10,7 +10,7 @@ import {
   type TitleMessage,
 } from '../question';
 import { capital, type Dimension, type Reading } from '../units';
-import { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
+import { COMPLAINT_WORDS, JOINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 import { quantityWords, type Reader, readingWords, roughly, shownOn, valueWords } from './reader';
 
 // The sentences of questions: one function for each thing a question says.
@@ -48,6 +48,8 @@ export function sayAsked(m: AskedMessage): Asked {
         act: `Beeper: ${partWords(m.data.part, m.data.branch)}`,
         how: 'Power off, isolate it. It sounds below some 20 to 50 Ω: that clears no contact.',
       };
+    case 'look-at-joint':
+      return { act: `How is it joined: ${m.data.joint}?`, how: 'Power off. Look along it and tug every wire.' };
     case 'read-gauge':
       return { act: m.data.title, how: m.data.how };
     case 'take-time':
@@ -129,6 +131,8 @@ export function sayObserved(m: ObservedMessage, reader: Reader): string {
       return `Complaint: ${COMPLAINT_WORDS[m.data.complaint].toLowerCase()}`;
     case 'beeped':
       return `Beeper, ${partWords(m.data.part, m.data.branch)}: ${m.data.sounds ? 'it beeps' : 'silent'}`;
+    case 'joint-found':
+      return `${capital(m.data.joint)}: ${JOINT_WORDS[m.data.found]}`;
     case 'looked':
       return `${m.data.ask} ${m.data.answer}`;
     case 'read':
@@ -178,6 +182,8 @@ export function sayExpected(m: ExpectedMessage, reader: Reader): string {
       return `a ghost of a few ${m.data.dial.millivolts ? 'millivolts' : 'volts'}, or nothing`;
     case 'beeps':
       return m.data.sounds ? 'it beeps' : 'silent';
+    case 'joint-is':
+      return JOINT_WORDS[m.data.found];
     case 'ohms':
       return atTimesToo(deadOhms(m.data.ohms, reader), m.data.atTimes, (v) => deadOhms(v, reader));
     case 'number':
@@ -240,6 +246,8 @@ export function sayOption(m: OptionMessage): string {
       return m.data.title;
     case 'beeps':
       return m.data.sounds ? 'It beeps' : 'Silent';
+    case 'joint-is':
+      return capital(JOINT_WORDS[m.data.found]);
     case 'would-say':
       return COMPLAINT_WORDS[m.data.complaint];
   }

@@ -21,6 +21,10 @@ function wordsOf(drawing: Drawing, body: AnswerBody, reader: Reader): string {
     const data = { ...passageOf(drawing, body), sounds: body.sounds === 'yes' };
     return sayNoted({ message: 'beeped', data }, reader);
   }
+  if (body.type === 'joint') {
+    const joint = drawing.joints.find((j) => j.id === body.joint)?.title ?? body.joint;
+    return sayNoted({ message: 'joint-found', data: { joint, found: body.found } }, reader);
+  }
   const title = titleOf(drawing, body);
   if (!title || !('reading' in body)) return '';
   return sayNoted({ message: 'read', data: { title, reading: body.reading, dial: {} } }, reader);

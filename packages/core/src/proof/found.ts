@@ -1,5 +1,5 @@
 import type { Model, Part } from '../profile';
-import { answerShows, isAbout } from '../question';
+import { answerShows, isAbout, jointsOf } from '../question';
 import { disturbers, FINDING } from './causes';
 import { type Checklist, partly } from './checklist';
 import { type Inquiry, is, odd, tells } from './inquiry';
@@ -24,6 +24,7 @@ export function found(q: Inquiry, part: Part, mode: string, measured = false): C
     let worth = 0;
     if (o.kind === 'look' && !measured && answerShows(model, o.look, o.answer, part, mode))
       worth = !doubt && 1 - own.blunder >= CAREFUL ? 1 : FINDING;
+    else if (o.kind === 'joint' && !measured && jointsOf(model)[o.joint]!.parts.includes(part.index)) worth = 1;
     else if (o.kind === 'gauge') worth = shownByGauge(model, part, model.gauges[o.gauge]!.quantity);
     if (worth === 0) continue;
     counted.add(i.group);

@@ -8,6 +8,7 @@ export type { Complaint } from './complaint';
 export { askedKey, type Evidence, type EvidenceItem } from './evidence';
 export { type Fit, likelihood, type Scale } from './fit';
 export { codesOf } from './kinds/code';
+export { jointsOf } from './joints';
 export { gaugeDial } from './kinds/gauge';
 export { meterRange, voltsDial } from './kinds/volts';
 export { type LineWords, lineWords } from './line-words';
@@ -17,6 +18,7 @@ export {
   type CodeShown,
   type Dial,
   type ExpectedMessage,
+  type JointFound,
   type MeterRange,
   type ObservedMessage,
   type OptionMessage,

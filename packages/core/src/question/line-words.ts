@@ -1,5 +1,6 @@
 import { deadTestsIn } from '../parts';
 import type { Model, Part } from '../profile';
+import { jointsOf } from './joints';
 import type { Dimension } from '../units';
 
 /** The names a reading line may use, as plain data: a page can read what is typed while the engine is busy elsewhere. */
@@ -9,6 +10,8 @@ export interface LineWords {
   readonly looks: Readonly<Record<string, { readonly ask: string; readonly answers: readonly string[] }>>;
   /** Parts with something to measure, and the passages of each that have a dead test. */
   readonly parts: Readonly<Record<string, readonly string[]>>;
+  /** Plugs, wires and bonds. */
+  readonly joints: readonly string[];
   readonly nets: readonly string[];
   /** Test points at which the meter stands on millivolts. */
   readonly millivolts: readonly string[];
@@ -30,6 +33,7 @@ export function lineWords(model: Model): LineWords {
     parts: Object.fromEntries(
       model.parts.filter((p) => p.branches.length > 0).map((part) => [part.id, passagesOf(part)]),
     ),
+    joints: jointsOf(model).map((j) => j.id),
     nets: model.nets.filter((n) => !n.startsWith('~')),
     millivolts: model.points.filter((p) => model.levels[p.net] === 'millivolt').map((p) => model.nets[p.net]!),
     blacks: Object.fromEntries(model.points.map((p) => [model.nets[p.net]!, model.nets[p.black]!])),

@@ -46,6 +46,7 @@ export type AskedMessage =
     >
   | Message<'measure-dead', DeadSubject>
   | Message<'beep-across', { readonly part: string; readonly branch: string }>
+  | Message<'look-at-joint', { readonly joint: string }>
   | Message<'read-gauge', { readonly how: string; readonly title: string }>
   | Message<'take-time', { readonly step: string }>
   | Message<'ask-customer'>;
@@ -66,6 +67,9 @@ export type TitleMessage =
   | Message<'time', { readonly step: string }>
   | Message<'complaint'>;
 
+/** How a plug or a wire may be found. */
+export type JointFound = 'in-order' | 'off' | 'loose' | 'chafed';
+
 export type CodeShown = { readonly code: string; readonly meaning: string | undefined };
 
 /** What was observed. */
@@ -75,6 +79,7 @@ export type ObservedMessage =
   | Message<'light-shows', CodeShown>
   | Message<'customer-says', { readonly complaint: Complaint }>
   | Message<'beeped', { readonly part: string; readonly branch: string; readonly sounds: boolean }>
+  | Message<'joint-found', { readonly joint: string; readonly found: JointFound }>
   | Message<'looked', { readonly ask: string; readonly answer: string }>
   | Message<'read', { readonly title: TitleMessage; readonly reading: Reading; readonly dial: Dial }>;
 
@@ -90,13 +95,14 @@ export type ExpectedMessage =
   | Message<'unsteady', { readonly low: number; readonly high: number; readonly dial: Dial }>
   | Message<'ghost', { readonly dial: Dial }>
   | Message<'beeps', { readonly sounds: boolean }>
+  | Message<'joint-is', { readonly found: JointFound }>
   | Message<'ohms', { readonly ohms: number; readonly atTimes: number | undefined }>
   | Message<'number', { readonly value: number; readonly dimension: Dimension; readonly dial: Dial }>
   | Message<'never'>;
 
 /** One of several answers to choose from. */
 export type OptionMessage =
-  | Extract<ExpectedMessage, { message: 'yes-or-no' | 'ends' | 'shows-code' | 'shows' | 'beeps' }>
+  | Extract<ExpectedMessage, { message: 'yes-or-no' | 'ends' | 'shows-code' | 'shows' | 'beeps' | 'joint-is' }>
   | Message<'cannot-tell'>
   | Message<'would-say', { readonly complaint: Complaint }>;
 

@@ -1,6 +1,6 @@
 /** What one hypothesis says a question will answer. */
 export type Prediction =
-  /** Index of the answer expected. */
+  /** Index of the answer expected, out of so many; 0 where they are not equally common, and the fit says how common each is. */
   | { readonly kind: 'choice'; readonly answer: number; readonly of: number }
   /**
    * A steady voltage; `absent` when the phase never comes under the hypothesis and the stuck state was taken. In a slow

@@ -3,6 +3,7 @@ import type { Model } from '../profile';
 import { code } from './kinds/code';
 import { continuity } from './kinds/continuity';
 import { gauge } from './kinds/gauge';
+import { joint } from './kinds/joint';
 import { look } from './kinds/look';
 import { ohms } from './kinds/ohms';
 import { outcome } from './kinds/outcome';
@@ -15,7 +16,7 @@ import type { Prediction } from './prediction';
 import type { QuestionKind, Read } from './question-kind';
 
 /** Every kind of question; a new one is a file of its own and a line here. In the order in which a reading line is tried. */
-const ALL = { outcome, code, seen, gauge, continuity, look, ohms, volts, timing, told } as const;
+const ALL = { outcome, code, seen, gauge, continuity, look, joint, ohms, volts, timing, told } as const;
 
 type Kinds = typeof ALL;
 export type KindName = keyof Kinds;

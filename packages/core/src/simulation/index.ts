@@ -10,7 +10,7 @@ export { type Lived, Lives } from './lives';
 export { atMoment } from './moment';
 export { Random } from './random';
 export { findFault, run } from './run';
-export { failureModeOf, type FaultRef, NORMAL_SETUP, type Setup, setupKey, specUnder } from './setup';
+export { failureModeOf, type FaultRef, firstSeverity, NORMAL_SETUP, type Setup, setupKey, specUnder } from './setup';
 export { RestlessError } from './simulator';
 export { type Interval, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
 export { Trajectories } from './trajectories';

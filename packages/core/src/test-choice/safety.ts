@@ -36,7 +36,7 @@ function fitsWhatIsOn(model: Model, test: Test, { c }: Followed): boolean {
   const { kind } = test.question;
   // What is placed with the power off may be prepared; the rest is dead tests in a row.
   if (test.intervention) return goesRoundSafety(model, test);
-  return kind === 'ohms' || kind === 'continuity' || kind === 'look' || kind === 'told';
+  return kind === 'ohms' || kind === 'continuity' || kind === 'joint' || kind === 'look' || kind === 'told';
 }
 
 /** Whether anything of it is fed by what the power switch switches. */

@@ -38,6 +38,7 @@ function isKindOf({ kind }: Question): Allowed | undefined {
   switch (kind) {
     case 'ohms':
     case 'continuity':
+    case 'joint':
       return 'dead';
     case 'volts':
       return 'volts';

@@ -1,5 +1,5 @@
 import { type Look, type Model, type Scope, unknownName } from '../../profile';
-import { type Lived, quantityAt, type Segment, type Trace, voltsBetween } from '../../simulation';
+import { firstSeverity, type Lived, quantityAt, type Segment, type Trace, voltsBetween } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { bodyOf, meansFields, name } from '../body-fields';
 import { fitChoice } from '../fit';
@@ -120,7 +120,7 @@ function endScope(model: Model, { trace, faults }: Lived): Scope {
     input: () => false,
     quantity: (index) => quantityAt(trace, index, trace.end),
     env: () => true,
-    fault: (part, mode) => faults.some((f) => f.part === part && f.mode === mode),
+    fault: (part, mode) => faults.some((f) => f.part === part && firstSeverity(model.parts[part]!, f.mode) === mode),
     regionIs: (region, state) => last.regionStates[region] === state,
     sinceEntry: () => 0,
     counter: () => 0,

@@ -1,4 +1,6 @@
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import type { JointFound } from '@zetalysis/core/question';
+import { capital } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
 import type { Wires } from '@zetalysis/contract';
 import { Ladder } from '../../diagrams/Ladder';
@@ -19,7 +21,8 @@ export function Circuit({ drawing, view, wires, probes, onProbes, onBody }: Prop
   const step = drawing.phases.find((p) => p.id === view.at)?.title ?? '';
   const pick = (chosen: string): void => {
     const [kind, subject, answer] = chosen.split(' ') as [string, string, string | undefined];
-    if (kind === 'look') onBody({ type: 'look', look: subject, answer: answer! });
+    if (kind === 'joint') onBody({ type: 'joint', joint: subject, found: answer as JointFound });
+    else if (kind === 'look') onBody({ type: 'look', look: subject, answer: answer! });
     else onProbes([subject]);
   };
   return (
@@ -42,6 +45,10 @@ export function Circuit({ drawing, view, wires, probes, onProbes, onBody }: Prop
           placeholder="Look, measure…"
           options={[
             { label: 'Measure', options: drawing.gauges.map((g) => ({ value: `gauge ${g.id}`, label: g.title })) },
+            ...drawing.joints.map((j) => ({
+              label: `${capital(j.title)}: found`,
+              options: j.found.map((f) => ({ value: `joint ${j.id} ${f.id}`, label: f.title })),
+            })),
             ...drawing.looks.map((l) => ({
               label: l.ask,
               options: l.answers.map((a) => ({ value: `look ${l.id} ${a.id}`, label: a.title })),
