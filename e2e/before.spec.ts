@@ -65,7 +65,9 @@ test('watching a try: steps and times in one tap each; the clock and the timers 
   await watching.getByRole('button', { name: 'Nothing more comes' }).click();
   await expect(watching).toBeHidden();
   // Seconds after the call that says nothing against the circulator yet.
-  await expect(page.locator('[data-phase]').filter({ hasText: 'Circulator runs' })).toContainText(/not yet after \d+ s/);
+  await expect(page.locator('[data-phase]').filter({ hasText: 'Circulator runs' })).toContainText(
+    /not yet after \d+ s/,
+  );
 
   await choose(page, 'Change the setup', 'Pause (ignition): 05:00', 'Set a clock');
   const timer = page.getByRole('button', { name: /Pause \(ignition\) 0[45]:/ });

@@ -14,7 +14,7 @@ test('the Library: words and readings find families; a variant is drawn beside i
   await page.getByLabel(/Search by words/).fill('26 V on TH, nothing on SP');
   await expect(page.getByText(/^Found in/)).toBeVisible({ timeout: 90_000 });
   const hit = page.getByRole('article').filter({ hasText: 'Steam boiler, standing pilot' }).first();
-  await expect(hit).toContainText('spill switch stays open');
+  await expect(hit).toContainText('flue gas spills');
   await expect(page.getByRole('region', { name: /Where these readings/ })).not.toContainText('Gas dryer');
 
   await page.goto(`${stack.url}/library/mobile-furnace?variant=sail-before-limit`);

@@ -102,7 +102,7 @@ test('two minutes after the call: the answer counts for two minutes, its clock r
   const page = await call('Hollin Bank');
   const next = page.getByRole('region', { name: 'Next test' });
   await expect(next.getByText('Does the contactor pull in with a clunk?')).toBeVisible();
-  await next.getByRole('button', { name: 'It still runs: so far only' }).click();
+  await next.getByRole('button', { name: 'Still runs' }).click();
   await expect(next.getByLabel('Minutes after the call')).toHaveValue(/^2/);
   await next.getByRole('button', { name: 'No', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Evidence' })).toContainText(

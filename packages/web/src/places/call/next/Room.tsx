@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { type CallView, minutesWords, type TestView } from '@zetalysis/core/presentation';
 import { Button } from '../../../kit/Button';
 import { Means, Why, worth } from './Means';
@@ -14,6 +14,8 @@ interface Props {
   readonly others: readonly TestView[];
   readonly onDecline: (why: 'cannot' | 'will-not') => void;
   readonly onChoose: (test: string) => void;
+  /** What else may be said of the answer. */
+  readonly children?: ReactNode;
 }
 
 const TITLES = { means: 'Meanings', why: 'Why', where: 'Where', others: 'Other tests' } as const;
@@ -22,7 +24,7 @@ const TITLES = { means: 'Meanings', why: 'Why', where: 'Where', others: 'Other t
 const MANY = 6;
 
 /** One room under the answer: what answers mean, why this test, where the probes go, what else could be done. */
-export function Room({ view, test, others, onDecline, onChoose }: Props) {
+export function Room({ view, test, others, onDecline, onChoose, children }: Props) {
   const many = test.answer.kind === 'choice' && test.answer.options.length > MANY;
   const usual: Shown = many ? 'nothing' : 'means';
   const [asked, setAsked] = useState<Shown>();
@@ -46,6 +48,7 @@ export function Room({ view, test, others, onDecline, onChoose }: Props) {
         {shown === 'means' || many ? tab('why', 'Why') : tab('means', 'Meanings')}
         {many && tab('means', 'Meanings')}
         {test.probes.length > 0 && tab('where', 'Where')}
+        {children}
         <Button
           tone="quiet"
           title="It cannot be done here today: the best test without it comes next."

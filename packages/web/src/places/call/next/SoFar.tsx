@@ -37,16 +37,16 @@ interface Props {
   readonly onMinutes: (minutes: number | undefined) => void;
 }
 
-/** Somebody who has not waited to the end says so: then it is a fact about so many minutes, and no more. */
+/** Nobody has to wait to the end: then it is a fact about so many minutes, and no more. */
+export const StillRuns = ({ onMinutes }: Pick<Props, 'onMinutes'>) => (
+  <Button tone="quiet" title="You have not waited to the end: say how long so far." onClick={() => onMinutes(2)}>
+    Still runs
+  </Button>
+);
+
+/** How long after the call it is, for who has not waited to the end. */
 export function SoFar({ minutes, onMinutes }: Props) {
-  if (minutes === undefined)
-    return (
-      <p className={styles.soFar}>
-        <Button tone="quiet" onClick={() => onMinutes(2)}>
-          It still runs: so far only
-        </Button>
-      </p>
-    );
+  if (minutes === undefined) return null;
   return (
     <p className={styles.soFar} role="group" aria-label="So far">
       So far, after

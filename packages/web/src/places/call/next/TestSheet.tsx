@@ -13,7 +13,7 @@ import { Field } from './Field';
 import { worth } from './Means';
 import { Room } from './Room';
 import { Sheet } from './Sheet';
-import { atMoment, SoFar, TooEarly, useSoFar } from './SoFar';
+import { atMoment, SoFar, StillRuns, TooEarly, useSoFar } from './SoFar';
 import styles from './Sheet.module.css';
 import type { TypedEntry } from './use-entry';
 
@@ -92,7 +92,9 @@ export function TestSheet({ call, test, best, others, view, busy, entry, onEvent
         others={others}
         onDecline={(why) => onEvents([{ type: 'declined', test: test.id, why }])}
         onChoose={onChoose}
-      />
+      >
+        {test.early && soFar === undefined && <StillRuns onMinutes={setSoFar} />}
+      </Room>
       {test !== best && (
         <p className="fine">
           The first choice takes {minutesWords(best.minutes)} and {worth(best)}.
