@@ -112,6 +112,17 @@ describe('the overview of a call', () => {
     });
   });
 
+  test('a step that had not come yet is not one at which it broke off', () => {
+    const log = arrived(
+      entry(2, { type: 'seen', phase: 'glow', answer: 'no', after: 5 }),
+      entry(3, { type: 'seen', phase: 'valve', answer: 'no' }),
+    );
+    expect(overviewOf(log, NOW).steps).toEqual([
+      { phase: 'glow', answer: 'unclear' },
+      { phase: 'valve', answer: 'no' },
+    ]);
+  });
+
   test('a bypass of a log that has no ledger has the time of a limit and its id for a name', () => {
     const { bypasses, gas, dueAt } = overviewOf(arrived(entry(2, setup(['limit']))), NOW);
     expect(gas).toBe(false);

@@ -234,7 +234,10 @@ function stepsOf(standing: readonly Arrived[]): SeenStep[] {
   const steps = new Map<string, SeenStep['answer']>();
   for (const { event } of standing) {
     if (event.body.type === 'repaired') steps.clear();
-    if (event.body.type === 'seen') steps.set(event.body.phase, event.body.answer);
+    // Not yet is not missed: where the run breaks off is not known so.
+    const { body } = event;
+    if (body.type === 'seen')
+      steps.set(body.phase, body.answer === 'no' && body.after !== undefined ? 'unclear' : body.answer);
   }
   return [...steps].map(([phase, answer]) => ({ phase, answer }));
 }
