@@ -206,7 +206,7 @@ const STORIES = [
     steps: {
       'Burners light': 'seen',
       'Flame stays': 'seen',
-      'Blower brings warm air': 'seen',
+      'Warm air comes': 'seen',
       'Burners out, blower on': 'seen',
     },
     ending: 'Heats, stops, heats again',
@@ -293,6 +293,27 @@ test('whoever has only a beeper taps what it said: it is kept, and condemns noth
   await expect(suspects(page).first()).not.toContainText('proved');
   await entry(page, 'no beep limit');
   await expect(evidence(page)).toContainText('Beeper, high limit: silent');
+});
+
+test('amperes, microfarads, ohms as wired and a lamp are typed as they are read, each with what it lacks', async ({
+  call,
+}) => {
+  const page = await call('Mill Lane 14');
+  await step(page, 'Burners light', 'seen');
+  await step(page, 'Warm air comes', 'not seen');
+  await entry(page, '10.2A blower');
+  await expect(page.getByText(/Round which wire: main, start/)).toBeVisible();
+  await entry(page, '10.2A blower main');
+  await expect(evidence(page)).toContainText('Amps, blower, main, warm air comes: 10.2 A');
+  await entry(page, '2.1 uF capacitor');
+  await expect(evidence(page)).toContainText('Microfarads, run capacitor of the blower: 2.1 µF');
+  await entry(page, '15 ohm GV C');
+  await expect(evidence(page)).toContainText('Ohms GV–C, as wired: 15 Ω');
+  await expect(suspects(page).first()).toContainText('Run capacitor');
+  await page.getByRole('button', { name: /^R,/ }).first().click();
+  const lamp = page.getByRole('group', { name: 'Only a test lamp' });
+  await lamp.getByRole('button', { name: 'It lights' }).click();
+  await expect(evidence(page)).toContainText('Test lamp R–C, warm air comes: it lights');
 });
 
 test('tapping points on the ladder places the probes; unknown points get a remedy', async ({ call }) => {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { Engine } from '../src/diagnosis';
 import { NORMAL_SETUP } from '../src/simulation';
 import {
   type CallEvent,
@@ -102,5 +103,48 @@ describe('setups of devices that did not know of each other', () => {
         expect(settled(log)).toEqual(log);
       }),
     );
+  });
+});
+
+describe('a part that is out, a lead that is lifted', () => {
+  const out = (of: string, seq: number, kind: 'part-out' | 'lead' = 'part-out'): CallEvent =>
+    event({ type: 'temporary', kind, title: of, of }, seq, 'a-phone');
+  const apartOf = (log: readonly CallEvent[]) => reduceCall(model, log).setup.apart;
+
+  test('is open until it is put back, whatever is switched or plugged meanwhile', () => {
+    const valve = out('gas-valve', 2);
+    const gasOff = event(set(NORMAL, { gas: false }), 3, 'a-phone');
+    const back = event({ type: 'undone', event: valve.id }, 4, 'a-phone');
+    expect(apartOf([valve])).toEqual(['gas-valve']);
+    expect(apartOf([valve, gasOff])).toEqual(['gas-valve']);
+    expect(apartOf([valve, gasOff, back])).toEqual([]);
+    // It is no setting: who writes a setup does not write it.
+    expect(setupEntry(reduceCall(model, [valve]).setup)).toEqual(NORMAL);
+  });
+
+  test('of a lead the wire that goes on from its point is open; where a point feeds several nothing is assumed', () => {
+    expect(apartOf([out('GV', 2, 'lead')])).toEqual(['GV']);
+    expect(apartOf([out('R', 2, 'lead')])).toBeUndefined();
+    expect(apartOf([out('nowhere', 2, 'lead')])).toBeUndefined();
+  });
+
+  test('what is read meanwhile is read with it open: a dead valve terminal condemns nothing', () => {
+    const engine = new Engine(model);
+    const dead: CallEvent['body'] = {
+      type: 'volts',
+      red: 'VT',
+      black: 'C',
+      phase: 'valve',
+      reading: { kind: 'value', value: 0, dimension: 'voltage' },
+      typed: '0',
+    };
+    const sound = (...log: CallEvent[]): number => {
+      const { suspects } = engine.assess(reduceCall(model, log).evidence, { pairs: false });
+      return suspects.find((s) => s.repair === 'none')?.probability ?? 0;
+    };
+    const lifted = out('GV', 2, 'lead');
+    const alone = sound(event(dead, 3, 'a-phone'));
+    expect(alone).toBeLessThan(0.2 * sound());
+    expect(sound(lifted, event(dead, 3, 'a-phone'))).toBeGreaterThan(5 * alone);
   });
 });

@@ -1,8 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { drawFrom, drawnFrom, readWorld, wider, type World } from '@zetalysis/core/practice';
+import {
+  drawFrom,
+  drawnFrom,
+  habitsIn,
+  readWorld,
+  SimulatedTechnician,
+  wider,
+  type World,
+} from '@zetalysis/core/practice';
 import { loadProfile, ProblemError } from '@zetalysis/core/profile';
-import { findFault, Random } from '@zetalysis/core/simulation';
+import { findFault, FIRST_EPISODE, Random, VirtualAppliance } from '@zetalysis/core/simulation';
 
 const ROOT = join(__dirname, '../../..');
 const file = 'furnace-standing-pilot.yaml';
@@ -62,6 +70,34 @@ describe('a world', () => {
     const low = Array.from({ length: 4000 }, () => drawFrom(band, random)).filter((x) => x < 1).length / 4000;
     // A quarter, within four standard errors.
     expect(Math.abs(low - 0.25)).toBeLessThan(4 * Math.sqrt((0.25 * 0.75) / 4000));
+  });
+
+  test('so many look before the try is over, so long after the call; and half read the other function', () => {
+    const people = world('technician: {early: 0.25, looks-after: [20, 60]}');
+    const random = new Random(3);
+    const drawn = Array.from({ length: 400 }, () => habitsIn(people, random));
+    const early = drawn.flatMap((h) => h.looksAfter ?? []);
+    expect(early.length / 400).toBeGreaterThan(0.18);
+    expect(early.length / 400).toBeLessThan(0.32);
+    expect(Math.min(...early)).toBeGreaterThanOrEqual(20_000);
+    expect(Math.max(...early)).toBeLessThanOrEqual(60_000);
+    expect(drawn.filter((h) => h.set === 'ac').length / 400).toBeCloseTo(0.5, 0);
+    expect(problemsOf('technician: {late: 1}')).toMatch(/unknown field "late"/);
+  });
+
+  test('who looks early sees what has come so far, and no more', () => {
+    const appliance = new VirtualAppliance(book, []);
+    const told = (after?: number) => {
+      const technician = new SimulatedTechnician(appliance, new Random(5), { misreported: 0, leads: 0, set: 'dc' });
+      const phase = book.phases.find((p) => p.id === 'blower')!.index;
+      return technician.answer([FIRST_EPISODE], {
+        kind: 'seen',
+        phase,
+        ...(after !== undefined && { after }),
+      } as never);
+    };
+    expect(told()).toMatchObject({ answer: true });
+    expect(told(5000)).toMatchObject({ answer: false, after: 5000 });
   });
 
   test('a wider one goes farther from the book on both sides, and breaks earlier and worse', () => {

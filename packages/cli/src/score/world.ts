@@ -2,7 +2,7 @@ import { coverage } from '@zetalysis/core/analysis';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { type Hypothesis, waysOfFailing } from '@zetalysis/core/inference';
 import {
-  drawFrom,
+  habitsIn,
   drawnFrom,
   type Finding,
   type Policy,
@@ -51,7 +51,7 @@ export function scoreInWorld(id: string, world: World, visits: number, seed: num
     const hidden = pick(faults, random);
     const luck = new Random(seed * 100_003 + n);
     const appliance = drawnFrom(world, text, file, hidden.faults, luck);
-    const technician = new SimulatedTechnician(appliance, luck, world.misreported, drawFrom(world.leads, luck));
+    const technician = new SimulatedTechnician(appliance, luck, habitsIn(world, luck));
     const play = (policy: Policy): { finding: Finding; visit: SimulatedVisit } => {
       const again = technician.again(world.misreported);
       const visit = new SimulatedVisit(engine, again, policy, policy === 'knowing' ? hidden : undefined);

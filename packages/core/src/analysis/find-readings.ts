@@ -1,6 +1,6 @@
 import type { Engine } from '../diagnosis';
 import { waysOfFailing } from '../inference';
-import type { Prediction, Question } from '../question';
+import { asUsual, type Prediction } from '../question';
 import { FIRST_EPISODE } from '../simulation';
 import { findNet } from '../profile';
 
@@ -60,7 +60,7 @@ export function findReadings(engine: Engine, sought: readonly Sought[]): Found[]
     .map((phase) => {
       const shows = hypotheses.filter((h) =>
         points.every(({ net, black, volts }) => {
-          const q: Question = { kind: 'volts', red: net, black: black!, phase: phase.index, input: 'high-impedance' };
+          const q = asUsual(model, { red: net, black: black!, phase: phase.index });
           const p = engine.traces.predict(h.faults, NORMAL, q);
           if ('absent' in p && p.absent) return false;
           const rated = model.ratedVolts[net]!;

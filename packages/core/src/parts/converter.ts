@@ -1,5 +1,6 @@
 import { actsWhileFed } from './fed';
 import { num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { factors, inBand } from './severity';
 
 /** A power supply inside an appliance: line voltage in, low direct current out. The two sides meet only at ground. */
 export const converter: PartKind = {
@@ -18,13 +19,17 @@ export const converter: PartKind = {
   states: ['off', 'on'],
   modes: (spec) => [
     { id: 'dead', words: 'gives nothing out though it is fed', relativeRate: num(spec, 'weight'), repair: 'replace' },
-    { id: 'weak', words: 'sinks under load', relativeRate: 0.4 * num(spec, 'weight'), repair: 'replace' },
+    ...inBand(
+      { id: 'weak', words: 'sinks under load', relativeRate: 0.4 * num(spec, 'weight'), repair: 'replace' },
+      [factors(3, 80, 6)],
+      (times) => ({ values: { ohms: num(spec, 'ohms') * times } }),
+    ),
     other(0.1),
   ],
   electrical: (spec, state, fault, branch) => {
     if (branch === 'input') return ohms(num(spec, 'input-ohms'));
     if (state === 'off' || fault === 'dead') return OPEN;
-    return { type: 'source', volts: num(spec, 'volts'), r: num(spec, 'ohms') * (fault === 'weak' ? 30 : 1), x: 0 };
+    return { type: 'source', volts: num(spec, 'volts'), r: num(spec, 'ohms'), x: 0 };
   },
   drive: ({ spec, volts }) => Number(volts('input') >= num(spec, 'starts-at')),
   move: (view) => actsWhileFed(view, { to: 'on', after: 300 }, { to: 'off', after: 100 }),

@@ -29,6 +29,7 @@ export const element: PartKind = {
   move: (view) => actsWhileFed(view, { to: 'heating', after: 200 }, { to: 'cold', after: 200 }),
   actsAt: (spec) => num(spec, 'heats-at'),
   deadTests: (spec) => [{ branch: '', title: 'element', low: num(spec, 'ohms') * 0.9, high: num(spec, 'ohms') * 1.2 }],
+  clamped: true,
   role: () => 'consumer',
   symbol: () => 'load',
 };

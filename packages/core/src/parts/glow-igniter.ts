@@ -47,6 +47,7 @@ export const glowIgniter: PartKind = {
   deadTests: (spec) => [
     { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') },
   ],
+  clamped: true,
   role: () => 'consumer',
   symbol: () => 'igniter',
 };

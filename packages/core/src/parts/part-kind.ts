@@ -238,6 +238,10 @@ export interface PartKind {
   readonly couplings?: readonly { readonly primary: string; readonly secondary: string }[];
   /** False for a kind that nobody probes along when it is alone on its rung: sources, bonds, inner loads of a control. */
   readonly drawnAlone?: false;
+  /** What lies behind it carries the rectified form of what feeds it. */
+  readonly rectifies?: true;
+  /** It draws enough to be judged by a clamp round its wire. */
+  readonly clamped?: true;
   /** Its voltage is judged by itself, unscrewed and without load. */
   readonly judgedOpenCircuit?: boolean;
   /** Drawn as; means nothing else. */

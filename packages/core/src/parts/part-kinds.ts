@@ -1,4 +1,5 @@
 import { battery } from './battery';
+import { capacitor } from './capacitor';
 import { condition } from './condition';
 import { control } from './control';
 import { converter } from './converter';
@@ -13,6 +14,7 @@ import { motor } from './motor';
 import type { PartKind } from './part-kind';
 import { pilotMagnet } from './pilot-magnet';
 import { plugPin } from './plug';
+import { rectifier } from './rectifier';
 import { relay } from './relay';
 import { solenoid } from './solenoid';
 import { sparkGap } from './spark-gap';
@@ -44,6 +46,8 @@ const ALL: readonly PartKind[] = [
   thermopile,
   pilotMagnet,
   motor,
+  capacitor,
+  rectifier,
   glowIgniter,
   sparkGap,
   flameRod,

@@ -39,6 +39,10 @@ export function inBand(mode: FaultMode, stretches: readonly Stretch[], done: (va
   });
 }
 
+/** The forms of a way of failing that differ in what of the part is gone, not in how far: each as often as the others. */
+export const oneOfThem = (mode: FaultMode, forms: readonly Readonly<Record<string, number>>[]): FaultMode[] =>
+  inBand(mode, [even(0, forms.length, forms.length)], (value) => ({ values: forms[Math.floor(value)]! }));
+
 /** A stretch over which the value is spread evenly. */
 export const even = (from: number, to: number, points: number, share = 1): Stretch => ({ from, to, share, points });
 

@@ -1,5 +1,6 @@
 import { actsWhileFed } from './fed';
 import { num, ohms, OPEN, other, type PartKind, time } from './part-kind';
+import { oneOfThem } from './severity';
 
 const HALVES = ['a1', 'a2', 'b1', 'b2'] as const;
 
@@ -15,6 +16,9 @@ export const stepper: PartKind = {
     'steps-at': { type: 'voltage', default: 14 },
     /** Time to its place for lighting. */
     'sets-in': { type: 'time', default: 1.5, tolerance: 0.1 },
+    /** Which half-winding is open, by its place, where one is; which pair of them, where a centre pin is. */
+    'open-half': { type: 'none', default: 0 },
+    'open-pair': { type: 'none', default: 0 },
     weight: { type: 'none', default: 1 },
   },
   branches: () => HALVES,
@@ -22,20 +26,27 @@ export const stepper: PartKind = {
   modes: (spec) => {
     const weight = num(spec, 'weight');
     return [
-      { id: 'half-open', words: 'has an open half-winding', relativeRate: 0.7 * weight, repair: 'replace' },
-      {
-        id: 'centre-open',
-        words: 'has two open half-windings on one centre pin',
-        relativeRate: 0.5 * weight,
-        repair: 'replace',
-      },
+      ...oneOfThem(
+        { id: 'half-open', words: 'has an open half-winding', relativeRate: 0.7 * weight, repair: 'replace' },
+        HALVES.map((_, half) => ({ 'open-half': half })),
+      ),
+      ...oneOfThem(
+        {
+          id: 'centre-open',
+          words: 'has two open half-windings on one centre pin',
+          relativeRate: 0.5 * weight,
+          repair: 'replace',
+        },
+        [{ 'open-pair': 0 }, { 'open-pair': 1 }],
+      ),
       { id: 'jammed', words: 'is fed and does not turn', relativeRate: 0.5 * weight, repair: 'replace' },
       other(0.1),
     ];
   },
   electrical: (spec, _state, fault, branch) => {
-    if (fault === 'half-open' && branch === 'a2') return OPEN;
-    if (fault === 'centre-open' && branch.startsWith('b')) return OPEN;
+    const half = HALVES.findIndex((h) => h === branch);
+    if (fault === 'half-open' && half === num(spec, 'open-half')) return OPEN;
+    if (fault === 'centre-open' && Math.floor(half / 2) === num(spec, 'open-pair')) return OPEN;
     return ohms(num(spec, 'ohms'));
   },
   drive: ({ spec, fault, volts }) =>

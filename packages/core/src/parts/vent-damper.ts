@@ -1,4 +1,4 @@
-import { actsWhileFed } from './fed';
+import { HOLDS, NOTHING, PULLS } from './fed';
 import { CLOSED, num, ohms, OPEN, other, type PartKind, winding, time } from './part-kind';
 
 /** A motorised vent damper: the motor opens the blade, then the end switch passes power to the burner. */
@@ -12,10 +12,11 @@ export const ventDamper: PartKind = {
     travel: { type: 'time', default: 12, tolerance: 0.12 },
   },
   branches: () => ['motor', 'end-switch'],
-  states: ['shut', 'open'],
+  states: ['shut', 'part', 'open'],
   modes: () => [
     { id: 'motor-open', words: 'has an open motor winding', relativeRate: 1, repair: 'replace' },
     { id: 'blade-stuck', words: 'is fed but its blade is stuck shut', relativeRate: 1, repair: 'replace' },
+    { id: 'part-open', words: 'opens its blade part of the way and no further', relativeRate: 0.4, repair: 'replace' },
     {
       id: 'held-open',
       words: 'is held open by its manual lever: the motor never turns and the end switch does not make',
@@ -30,16 +31,18 @@ export const ventDamper: PartKind = {
     if (fault === 'motor-open') return OPEN;
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
-  drive: ({ spec, fault, volts }) =>
-    Number(
-      fault !== 'blade-stuck' &&
-        fault !== 'held-open' &&
-        fault !== 'motor-open' &&
-        volts('motor') >= num(spec, 'runs-at'),
-    ),
-  move: (view) => {
-    const after = time(view.spec, 'travel');
-    return actsWhileFed(view, { to: 'open', after }, { to: 'shut', after });
+  // What holds the blade part of the way leaves it half driven.
+  drive: ({ spec, fault, volts }) => {
+    const still = fault === 'blade-stuck' || fault === 'held-open' || fault === 'motor-open';
+    if (still || volts('motor') < num(spec, 'runs-at')) return NOTHING;
+    return fault === 'part-open' ? HOLDS : PULLS;
+  },
+  move: ({ state, spec, drive }) => {
+    const travel = time(spec, 'travel');
+    if (state === 'shut' && drive === PULLS) return { to: 'open', after: travel };
+    if (state === 'shut' && drive === HOLDS) return { to: 'part', after: travel };
+    if (state !== 'shut' && drive === NOTHING) return { to: 'shut', after: travel };
+    return undefined;
   },
   actsAt: (spec) => num(spec, 'runs-at'),
   deadTests: (spec) => [winding('motor', 'motor winding', num(spec, 'ohms'))],

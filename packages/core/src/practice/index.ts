@@ -2,4 +2,4 @@
 export { drawnFrom } from './drawn-appliance';
 export { MISREPORTED, SimulatedTechnician } from './simulated-technician';
 export { type Finding, type Policy, SimulatedVisit } from './simulated-visit';
-export { type Band, drawFrom, readWorld, wider, type World } from './world';
+export { type Band, drawFrom, habitsIn, readWorld, wider, type World } from './world';

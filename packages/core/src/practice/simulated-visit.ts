@@ -80,9 +80,12 @@ export class SimulatedVisit {
 
   /** Watches a try, then tests until the break is proved or no test is worth making. */
   diagnose(): Finding {
-    for (const phase of this.engine.model.phases) this.ask({ kind: 'seen', phase: phase.index });
-    this.ask({ kind: 'outcome' });
-    if (this.engine.model.codes.length > 0) this.ask({ kind: 'code' });
+    const { looksAfter } = this.technician.habits;
+    const look = (question: Question): boolean =>
+      this.ask(looksAfter === undefined ? question : { ...question, after: looksAfter });
+    for (const phase of this.engine.model.phases) look({ kind: 'seen', phase: phase.index });
+    look({ kind: 'outcome' });
+    if (this.engine.model.codes.length > 0) look({ kind: 'code' });
     let minutes = 0;
     const stated: Stated[] = [];
     const made: string[] = [];

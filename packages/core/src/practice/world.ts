@@ -1,6 +1,8 @@
 import { type Data, Fields, isMap, type Path, SourceFile, unknownName } from '../profile';
 import { PART_KINDS } from '../parts';
 import type { Random } from '../simulation';
+import { millis } from '../units';
+import type { Habits } from './simulated-technician';
 
 const WORLD_FORMAT = 'zetalysis-world/1';
 
@@ -45,6 +47,9 @@ export interface World {
   readonly leads: Band;
   /** Share of cues, outcomes and codes that are got wrong. */
   readonly misreported: number;
+  /** Share of visits in which somebody looks before the try is over, and how long after the call that is, seconds. */
+  readonly early: number;
+  readonly looksAfter: Band;
 }
 
 /** One value of a band. */
@@ -53,6 +58,14 @@ export function drawFrom(band: Band, random: Random): number {
   const stretch = band.find((s) => (at -= s.share) < 0) ?? band[band.length - 1]!;
   return stretch.from + (stretch.to - stretch.from) * random.next();
 }
+
+/** Somebody of a world: how they go about it. */
+export const habitsIn = (world: World, random: Random): Habits => ({
+  misreported: world.misreported,
+  leads: drawFrom(world.leads, random),
+  set: random.next() < 0.5 ? 'ac' : 'dc',
+  ...(random.next() < world.early && { looksAfter: millis(drawFrom(world.looksAfter, random)) }),
+});
 
 /**
  * The same world with every end of every band a share farther out: sound parts lie so much farther from the book, broken ones
@@ -70,6 +83,7 @@ export function wider(world: World, by: number): World {
     sound: mapped(world.sound, fromBook),
     otherwise: fromBook(world.otherwise),
     leads: out(world.leads),
+    looksAfter: out(world.looksAfter),
     broken: mapped(world.broken, (d) => ({
       values: mapped(d.values, (i) => ({ ...i, band: out(i.band) })),
       ...(d.shorts && { shorts: out(d.shorts) }),
@@ -89,8 +103,8 @@ export function readWorld(source: string, fileName: string): World {
   fields.only(root, [], ['format', 'title', 'sound', 'otherwise', 'broken', 'technician']);
   if (root['format'] !== WORLD_FORMAT) file.problem(['format'], `must be "${WORLD_FORMAT}"`);
   const read = new Reader(fields);
-  const technician = fields.map(root['technician'] ?? {}, ['technician'], '{leads, misreported}');
-  fields.only(technician, ['technician'], ['leads', 'misreported']);
+  const technician = fields.map(root['technician'] ?? {}, ['technician'], '{leads, misreported, early, looks-after}');
+  fields.only(technician, ['technician'], ['leads', 'misreported', 'early', 'looks-after']);
   const sound = Object.entries(fields.map(root['sound'] ?? {}, ['sound'], 'name: [from, to]'));
   for (const [name] of sound) read.checkSound(name, ['sound', name]);
   const broken = Object.entries(fields.map(root['broken'] ?? {}, ['broken'], 'kind.mode: {field: [from, to]}'));
@@ -102,6 +116,8 @@ export function readWorld(source: string, fileName: string): World {
     broken: Object.fromEntries(broken.map(([name, data]) => [name, read.degraded(data, ['broken', name])])),
     leads: read.band(technician['leads'] ?? [0, 0], ['technician', 'leads']),
     misreported: fields.number(technician, 'misreported', ['technician'], 0),
+    early: fields.number(technician, 'early', ['technician'], 0),
+    looksAfter: read.band(technician['looks-after'] ?? [60, 60], ['technician', 'looks-after']),
   };
   file.throwIfBad();
   return world;

@@ -3,7 +3,7 @@ import { measureVolts } from '../circuit';
 import type { Engine } from '../diagnosis';
 import { type Hypothesis, waysOfFailing } from '../inference';
 import type { DeadTest } from '../parts';
-import type { Prediction, Question } from '../question';
+import { asUsual, type Prediction, type Question } from '../question';
 import { FIRST_EPISODE, type Interval, type Trace } from '../simulation';
 import { OUTCOME_WORDS } from './fixed-words';
 import { predictionWords } from './question-words';
@@ -79,7 +79,7 @@ export function guideOf(engine: Engine, reader: Reader): Guide {
       black: model.nets[p.black]!,
       line: p.line,
       good: model.phases.map((phase) => {
-        const q: Question = { kind: 'volts', red: p.net, black: p.black, phase: phase.index, input: 'high-impedance' };
+        const q = asUsual(model, { red: p.net, black: p.black, phase: phase.index });
         const first = healthy.cues[phase.index]![0];
         return first ? predictionWords(model, q, snapshot(healthy, q, first), reader) : undefined;
       }),

@@ -1,7 +1,7 @@
 import type { Assessment, Engine } from '../diagnosis';
 import { type Hypothesis, predicts, repairOf } from '../inference';
 import { AS_IT_STANDS, findPhase, type Model, type NetIndex } from '../profile';
-import { commonNets, type Prediction, type Question, voltsDial } from '../question';
+import { asUsual, commonNets, type Prediction, type Question, voltsDial } from '../question';
 import { LIVE_DEAD } from '../standards';
 import type { CallState } from '../visit';
 import { predictionBriefly, predictionWords } from './question-words';
@@ -139,13 +139,7 @@ function netsOf(
       const name = model.nets[item.net]!;
       const black = model.points.find((p) => p.net === item.net)?.black ?? last.net;
       if (result[name] || item.net === black || commons.has(item.net)) continue;
-      const question: Extract<Question, { kind: 'volts' }> = {
-        kind: 'volts',
-        red: item.net,
-        black,
-        phase,
-        input: 'high-impedance',
-      };
+      const question = asUsual(model, { red: item.net, black, phase });
       let hot = 0;
       for (const h of live) {
         const p = engine.expect(state.evidence, h, question);

@@ -32,16 +32,34 @@ export function sayAsked(m: AskedMessage): Asked {
       return { act: 'What does the status light show?', how: 'Through the window, before the panel is opened.' };
     case 'measure-volts': {
       const { range, red, black, step } = m.data;
-      const when = step === undefined ? 'As it stands.' : `At the step “${step}”.`;
       return {
         act: `${RANGES[range]}: red ${sayPlace(red)}, black ${sayPlace(black)}`,
-        how: `${sayReach(red)}${sayReach(black)}${when}`,
+        how: `${sayReach(red)}${sayReach(black)}${whenOf(step)}`,
       };
     }
     case 'measure-dead': {
       const { part, branch, dimension } = m.data;
       const { title, first } = deadWords(dimension);
       return { act: `${title}: ${partWords(part, branch)}`, how: `Power off, isolate it. ${first}` };
+    }
+    case 'measure-amps':
+      return {
+        act: `Amps: ${partWords(m.data.part, m.data.branch)}`,
+        how: `A clamp round one of its wires${m.data.direct ? ' that reads direct current: others show nothing' : ''}. ${whenOf(m.data.step)}`,
+      };
+    case 'put-a-lamp': {
+      const { red, black, step } = m.data;
+      return {
+        act: `Test lamp: ${sayPlace(red)} to ${sayPlace(black)}`,
+        how: `${sayReach(red)}${sayReach(black)}${whenOf(step)}`,
+      };
+    }
+    case 'measure-between': {
+      const { red, black } = m.data;
+      return {
+        act: `Ohms: ${sayPlace(red)} to ${sayPlace(black)}`,
+        how: `Power off, everything as it is wired. ${sayReach(red)}${sayReach(black)}`,
+      };
     }
     case 'beep-across':
       return {
@@ -58,6 +76,8 @@ export function sayAsked(m: AskedMessage): Asked {
       return plainly('What does the customer say?');
   }
 }
+
+const whenOf = (step: string | undefined): string => (step === undefined ? 'As it stands.' : `At the step “${step}”.`);
 
 /** With its full stop, where it does not end yet. */
 export const sentence = (words: string): string => (/[.?!]$/.test(words) ? words : `${words}.`);
@@ -77,6 +97,7 @@ export const minutesWords = (minutes: number): string =>
 /** A setting of the meter for dead tests: its name, and what comes first. */
 const DEAD_WORDS: Partial<Readonly<Record<Dimension, { readonly title: string; readonly first: string }>>> = {
   resistance: { title: 'Ohms', first: 'Zero the leads first.' },
+  capacitance: { title: 'Microfarads', first: 'Discharge it first, and take one side off.' },
 };
 
 const deadWords = (dimension: Dimension) => DEAD_WORDS[dimension]!;
@@ -97,12 +118,18 @@ export function sayTitle(m: TitleMessage): string {
       return 'How the try ends';
     case 'light':
       return 'Status light';
-    case 'volts': {
+    case 'volts':
+    case 'lamp': {
       const { red = '·', black = '·', step } = m.data;
-      return `Volts ${red}–${black}${step === undefined ? '' : `, ${step.toLowerCase()}`}`;
+      const what = m.message === 'volts' ? 'Volts' : 'Test lamp';
+      return `${what} ${red}–${black}${step === undefined ? '' : `, ${step.toLowerCase()}`}`;
     }
+    case 'between':
+      return `Ohms ${m.data.red ?? '·'}–${m.data.black ?? '·'}, as wired`;
     case 'dead':
       return `${deadWords(m.data.dimension).title}, ${partWords(m.data.part, m.data.branch)}`;
+    case 'amps':
+      return `Amps, ${partWords(m.data.part, m.data.branch)}${m.data.step === undefined ? '' : `, ${m.data.step.toLowerCase()}`}`;
     case 'beeper':
       return `Beeper, ${partWords(m.data.part, m.data.branch)}`;
     case 'time':
@@ -131,6 +158,10 @@ export function sayObserved(m: ObservedMessage, reader: Reader): string {
       return `Complaint: ${COMPLAINT_WORDS[m.data.complaint].toLowerCase()}`;
     case 'beeped':
       return `Beeper, ${partWords(m.data.part, m.data.branch)}: ${m.data.sounds ? 'it beeps' : 'silent'}`;
+    case 'lamp-lights': {
+      const { lights, ...probed } = m.data;
+      return `${sayTitle({ message: 'lamp', data: probed })}: ${lights ? 'it lights' : 'dark'}`;
+    }
     case 'joint-found':
       return `${capital(m.data.joint)}: ${JOINT_WORDS[m.data.found]}`;
     case 'looked':
@@ -182,6 +213,8 @@ export function sayExpected(m: ExpectedMessage, reader: Reader): string {
       return `a ghost of a few ${m.data.dial.millivolts ? 'millivolts' : 'volts'}, or nothing`;
     case 'beeps':
       return m.data.sounds ? 'it beeps' : 'silent';
+    case 'lights':
+      return m.data.lights ? 'it lights' : 'dark';
     case 'joint-is':
       return JOINT_WORDS[m.data.found];
     case 'ohms':
@@ -246,6 +279,8 @@ export function sayOption(m: OptionMessage): string {
       return m.data.title;
     case 'beeps':
       return m.data.sounds ? 'It beeps' : 'Silent';
+    case 'lights':
+      return m.data.lights ? 'It lights' : 'Dark';
     case 'joint-is':
       return capital(JOINT_WORDS[m.data.found]);
     case 'would-say':

@@ -36,12 +36,13 @@ export function tapped(drawing: Drawing, ladder: LadderView, names: readonly str
     };
   const part = drawing.parts.find((p) => p.id === first);
   if (part) {
-    const data = { part: part.title, branch: second ?? '', dimension: 'resistance' } as const;
+    const dimension = drawing.words.capacitors.includes(first) ? 'capacitance' : 'resistance';
+    const data = { part: part.title, branch: second ?? '', dimension } as const;
     return {
       ...noProbes,
       cautions: hazards.parts[first]?.cautions ?? [],
       asked: sayAsked({ message: 'measure-dead', data }),
-      form: { dimension: 'resistance' },
+      form: { dimension },
     };
   }
   const point = drawing.points[first];

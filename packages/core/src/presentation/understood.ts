@@ -21,6 +21,11 @@ function wordsOf(drawing: Drawing, body: AnswerBody, reader: Reader): string {
     const data = { ...passageOf(drawing, body), sounds: body.sounds === 'yes' };
     return sayNoted({ message: 'beeped', data }, reader);
   }
+  if (body.type === 'lamp') {
+    const { red, black, lights } = body;
+    const step = drawing.phases.find((p) => p.id === body.phase)?.title;
+    return sayNoted({ message: 'lamp-lights', data: { red, black, step, lights: lights === 'yes' } }, reader);
+  }
   if (body.type === 'joint') {
     const joint = drawing.joints.find((j) => j.id === body.joint)?.title ?? body.joint;
     return sayNoted({ message: 'joint-found', data: { joint, found: body.found } }, reader);
@@ -47,8 +52,14 @@ function titleOf(drawing: Drawing, body: AnswerBody): TitleMessage | undefined {
   switch (body.type) {
     case 'volts':
       return { message: 'volts', data: { red: body.red, black: body.black, step: step(body.phase) } };
+    case 'between':
+      return { message: 'between', data: { red: body.red, black: body.black } };
     case 'ohms':
       return { message: 'dead', data: { ...passageOf(drawing, body), dimension: 'resistance' } };
+    case 'farads':
+      return { message: 'dead', data: { ...passageOf(drawing, body), dimension: 'capacitance' } };
+    case 'amps':
+      return { message: 'amps', data: { ...passageOf(drawing, body), step: step(body.phase) } };
     case 'gauge':
       return {
         message: 'titled',

@@ -24,6 +24,8 @@ export interface Feeds {
   readonly branches: readonly Frequency[];
   readonly nets: readonly Frequency[];
   readonly levels: readonly Level[];
+  /** By net, whether it carries a rectified sine. */
+  readonly rectified: readonly boolean[];
   /** Rated volts of the source that feeds each net. */
   readonly volts: readonly number[];
   readonly sources: readonly FedGroup[];
@@ -82,6 +84,7 @@ export function feedsOf(netlist: Netlist, ground: number): Feeds {
     branches: netlist.branches.map((b) => frequencyOf(end(b))),
     nets: netlist.nets.map((_, net) => frequencyOf(find(net))),
     levels: netlist.nets.map((_, net) => levelOf(find(net))),
+    rectified: rectifiedIn(netlist, ground),
     volts: netlist.nets.map((_, net) => voltsOf(find(net))),
     sources: roots.map((root) => {
       const { parts, sound, from } = fed.get(root)!;
@@ -91,6 +94,19 @@ export function feedsOf(netlist: Netlist, ground: number): Feeds {
     sourceOf: netlist.nets.map((_, net) => (net === ground ? -1 : roots.indexOf(find(net)))),
     clashes,
   };
+}
+
+/** Nets that are joined to the far side of a rectifier by anything but a rectifier. Its rung is written from feed to return. */
+function rectifiedIn({ nets, branches, parts }: Netlist, ground: number): boolean[] {
+  const rectified = nets.map(() => false);
+  const isRectifier = ({ part }: { readonly part: number }): boolean => parts[part]!.kind.rectifies === true;
+  const spread = (net: number): void => {
+    if (net === ground || rectified[net]) return;
+    rectified[net] = true;
+    for (const b of branches) if (!isRectifier(b) && (b.a === net || b.b === net)) spread(b.a === net ? b.b : b.a);
+  };
+  for (const b of branches) if (isRectifier(b)) spread(b.name === 'feed' ? b.b : b.a);
+  return rectified;
 }
 
 interface Group {

@@ -136,6 +136,7 @@ function loadModel(fields: Fields, root: DataMap, build: Build, vary: Vary): Mod
     env: settings,
     levels: feeds.levels,
     frequencies: feeds.nets,
+    rectified: feeds.rectified,
     ratedVolts: feeds.volts,
     sources: feeds.sources,
     sourceOf: feeds.sourceOf,

@@ -298,6 +298,8 @@ export interface Model {
   /** By net: its level and whether it carries AC or DC. */
   readonly levels: readonly Level[];
   readonly frequencies: readonly Frequency[];
+  /** By net: whether it carries a rectified sine. */
+  readonly rectified: readonly boolean[];
   /** Rated volts of the source that feeds each net. */
   readonly ratedVolts: readonly number[];
   /** What feeds the circuit, and by net the index of what feeds it; -1 where nothing does. */

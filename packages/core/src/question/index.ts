@@ -10,7 +10,8 @@ export { type Fit, likelihood, type Scale } from './fit';
 export { codesOf } from './kinds/code';
 export { jointsOf } from './joints';
 export { gaugeDial } from './kinds/gauge';
-export { meterRange, voltsDial } from './kinds/volts';
+export type { MeterFunction } from './meter-function';
+export { asUsual, meterRange, voltsDial } from './kinds/volts';
 export { type LineWords, lineWords } from './line-words';
 export {
   type AskedMessage,

@@ -10,11 +10,17 @@ export interface LineWords {
   readonly looks: Readonly<Record<string, { readonly ask: string; readonly answers: readonly string[] }>>;
   /** Parts with something to measure, and the passages of each that have a dead test. */
   readonly parts: Readonly<Record<string, readonly string[]>>;
+  /** Parts with a wire that a clamp goes round. */
+  readonly clamped: readonly string[];
+  /** Parts that are measured in microfarads. */
+  readonly capacitors: readonly string[];
   /** Plugs, wires and bonds. */
   readonly joints: readonly string[];
   readonly nets: readonly string[];
   /** Test points at which the meter stands on millivolts. */
   readonly millivolts: readonly string[];
+  /** Points behind a rectifier: what a meter shows there depends on its function. */
+  readonly rectified: readonly string[];
   /** Where the black probe of a test point rests. */
   readonly blacks: Readonly<Record<string, string>>;
 }
@@ -33,9 +39,12 @@ export function lineWords(model: Model): LineWords {
     parts: Object.fromEntries(
       model.parts.filter((p) => p.branches.length > 0).map((part) => [part.id, passagesOf(part)]),
     ),
+    clamped: model.parts.filter((p) => p.branches.length > 0).map((p) => p.id),
+    capacitors: model.parts.filter((p) => deadTestsIn(p, 'capacitance').length > 0).map((p) => p.id),
     joints: jointsOf(model).map((j) => j.id),
     nets: model.nets.filter((n) => !n.startsWith('~')),
     millivolts: model.points.filter((p) => model.levels[p.net] === 'millivolt').map((p) => model.nets[p.net]!),
+    rectified: model.nets.filter((n, i) => !n.startsWith('~') && model.rectified[i]!),
     blacks: Object.fromEntries(model.points.map((p) => [model.nets[p.net]!, model.nets[p.black]!])),
   };
 }

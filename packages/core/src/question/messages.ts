@@ -29,6 +29,13 @@ interface DeadSubject {
   readonly dimension: Dimension;
 }
 
+/** A part with a clamp round one of its wires, while a step lasts. */
+interface ClampSubject {
+  readonly part: string;
+  readonly branch: string;
+  readonly step: string | undefined;
+}
+
 /** What to do and ask, with a meter in one hand. */
 export type AskedMessage =
   /** In the profile's own words. */
@@ -45,11 +52,21 @@ export type AskedMessage =
       }
     >
   | Message<'measure-dead', DeadSubject>
+  | Message<'measure-amps', ClampSubject & { readonly direct: boolean }>
+  | Message<'put-a-lamp', { readonly red: Place; readonly black: Place; readonly step: string | undefined }>
+  | Message<'measure-between', { readonly red: Place; readonly black: Place }>
   | Message<'beep-across', { readonly part: string; readonly branch: string }>
   | Message<'look-at-joint', { readonly joint: string }>
   | Message<'read-gauge', { readonly how: string; readonly title: string }>
   | Message<'take-time', { readonly step: string }>
   | Message<'ask-customer'>;
+
+/** Two points by name; nothing for a joint without one. */
+interface Probed {
+  readonly red: string | undefined;
+  readonly black: string | undefined;
+  readonly step: string | undefined;
+}
 
 /** Short name of a question, for lists. */
 export type TitleMessage =
@@ -57,12 +74,10 @@ export type TitleMessage =
   | Message<'titled', { readonly words: string }>
   | Message<'ending'>
   | Message<'light'>
-  /** Nets by name; nothing for a joint without one. */
-  | Message<
-      'volts',
-      { readonly red: string | undefined; readonly black: string | undefined; readonly step: string | undefined }
-    >
+  | Message<'volts' | 'lamp', Probed>
+  | Message<'between', Omit<Probed, 'step'>>
   | Message<'dead', DeadSubject>
+  | Message<'amps', ClampSubject>
   | Message<'beeper', { readonly part: string; readonly branch: string }>
   | Message<'time', { readonly step: string }>
   | Message<'complaint'>;
@@ -79,6 +94,7 @@ export type ObservedMessage =
   | Message<'light-shows', CodeShown>
   | Message<'customer-says', { readonly complaint: Complaint }>
   | Message<'beeped', { readonly part: string; readonly branch: string; readonly sounds: boolean }>
+  | Message<'lamp-lights', Probed & { readonly lights: boolean }>
   | Message<'joint-found', { readonly joint: string; readonly found: JointFound }>
   | Message<'looked', { readonly ask: string; readonly answer: string }>
   | Message<'read', { readonly title: TitleMessage; readonly reading: Reading; readonly dial: Dial }>;
@@ -95,6 +111,7 @@ export type ExpectedMessage =
   | Message<'unsteady', { readonly low: number; readonly high: number; readonly dial: Dial }>
   | Message<'ghost', { readonly dial: Dial }>
   | Message<'beeps', { readonly sounds: boolean }>
+  | Message<'lights', { readonly lights: boolean }>
   | Message<'joint-is', { readonly found: JointFound }>
   | Message<'ohms', { readonly ohms: number; readonly atTimes: number | undefined }>
   | Message<'number', { readonly value: number; readonly dimension: Dimension; readonly dial: Dial }>
@@ -102,7 +119,10 @@ export type ExpectedMessage =
 
 /** One of several answers to choose from. */
 export type OptionMessage =
-  | Extract<ExpectedMessage, { message: 'yes-or-no' | 'ends' | 'shows-code' | 'shows' | 'beeps' | 'joint-is' }>
+  | Extract<
+      ExpectedMessage,
+      { message: 'yes-or-no' | 'ends' | 'shows-code' | 'shows' | 'beeps' | 'lights' | 'joint-is' }
+    >
   | Message<'cannot-tell'>
   | Message<'would-say', { readonly complaint: Complaint }>;
 

@@ -1,9 +1,13 @@
 import type { Static } from '@sinclair/typebox';
 import type { Model } from '../profile';
+import { amps } from './kinds/amps';
+import { between } from './kinds/between';
 import { code } from './kinds/code';
 import { continuity } from './kinds/continuity';
+import { farads } from './kinds/farads';
 import { gauge } from './kinds/gauge';
 import { joint } from './kinds/joint';
+import { lamp } from './kinds/lamp';
 import { look } from './kinds/look';
 import { ohms } from './kinds/ohms';
 import { outcome } from './kinds/outcome';
@@ -16,7 +20,23 @@ import type { Prediction } from './prediction';
 import type { QuestionKind, Read } from './question-kind';
 
 /** Every kind of question; a new one is a file of its own and a line here. In the order in which a reading line is tried. */
-const ALL = { outcome, code, seen, gauge, continuity, look, joint, ohms, volts, timing, told } as const;
+const ALL = {
+  outcome,
+  code,
+  seen,
+  gauge,
+  continuity,
+  lamp,
+  look,
+  joint,
+  amps,
+  farads,
+  ohms,
+  between,
+  volts,
+  timing,
+  told,
+} as const;
 
 type Kinds = typeof ALL;
 export type KindName = keyof Kinds;

@@ -17,6 +17,8 @@ export const INSTRUMENTS = {
   ohmsShare: 0.01,
   leadOhms: 0.2,
   gaugeShare: 0.015,
+  /** Of a clamp, amperes. */
+  amps: 0.02,
   /** Mean of a ghost, volts; a thousandth of it in a thermocouple's circuit. */
   ghost: 2.5,
 } as const;

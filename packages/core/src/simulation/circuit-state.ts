@@ -2,7 +2,7 @@ import { type Circuit, type Element, type Layout, layoutOf, type Solution, solve
 import { circuitElement, CLOSED, type Electrical, OPEN } from '../parts';
 import type { Branch, Model } from '../profile';
 import { DriveSensing, type DriveState } from './drive-state';
-import { type FaultRef, type Setup, specUnder } from './setup';
+import { type FaultRef, openWhenApart, type Setup, specUnder } from './setup';
 
 /** One solved electrical state of an appliance. */
 export interface CircuitState {
@@ -147,6 +147,7 @@ export function setByHand(model: Model, setup: Setup): Int32Array {
   for (const action of model.actions)
     if (setup.actions.includes(action.id)) for (const id of action.unplugs) pulled.add(id);
   for (const plug of model.plugs) if (pulled.has(plug.id)) for (const pin of plug.pins) fixed[pin] = OPEN_ID;
+  for (const name of setup.apart ?? []) for (const branch of openWhenApart(model, name)) fixed[branch] = OPEN_ID;
   return fixed;
 }
 

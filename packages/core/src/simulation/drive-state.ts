@@ -106,7 +106,9 @@ class PartLeads implements Leads {
   }
 
   readonly volts = (name: string): number => {
-    const { a, b } = this.branch(name);
+    const { index, a, b } = this.branch(name);
+    // What is open, or out, is not driven by what stands where it was.
+    if (this.electrical(this.ids[index]!).type === 'open') return 0;
     return voltsBetween(this.solution, a, b);
   };
 

@@ -3,14 +3,23 @@
  * states, observable phases, quantities and codes, with endless repetition recognised.
  */
 export { checkProfile } from './check-profile';
-export { CircuitStates } from './circuit-state';
+export { type CircuitState, CircuitStates } from './circuit-state';
 export { voltsBetween } from './drive-state';
 export { chainKey, type Episode, episodeKey, FIRST_EPISODE } from './episode';
 export { type Lived, Lives } from './lives';
 export { atMoment } from './moment';
 export { Random } from './random';
 export { findFault, run } from './run';
-export { failureModeOf, type FaultRef, firstSeverity, NORMAL_SETUP, type Setup, setupKey, specUnder } from './setup';
+export {
+  failureModeOf,
+  type FaultRef,
+  firstSeverity,
+  NORMAL_SETUP,
+  openWhenApart,
+  type Setup,
+  setupKey,
+  specUnder,
+} from './setup';
 export { RestlessError } from './simulator';
 export { type Interval, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
 export { Trajectories } from './trajectories';

@@ -1,5 +1,5 @@
 import type { FaultMode, Spec } from '../parts';
-import type { Part, PartIndex } from '../profile';
+import type { Model, Part, PartIndex } from '../profile';
 
 /** How the appliance is set while it is watched: one episode has one setup. */
 export interface Setup {
@@ -12,6 +12,8 @@ export interface Setup {
   readonly bypassed: readonly string[];
   /** Actions of the profile that are in force, by id. */
   readonly actions: readonly string[];
+  /** Parts that are out, and points whose lead is lifted, by name; nothing passes there. */
+  readonly apart?: readonly string[];
 }
 
 export const NORMAL_SETUP: Setup = {
@@ -26,7 +28,21 @@ export const NORMAL_SETUP: Setup = {
 /** A key that is equal for equal setups. */
 export function setupKey(setup: Setup): string {
   const flags = `${setup.power ? 'p' : ''}${setup.gas ? 'g' : ''}${setup.heatCall ? 'c' : ''}`;
-  return `${flags}|${[...setup.unplugged].sort().join(',')}|${[...setup.bypassed].sort().join(',')}|${[...setup.actions].sort().join(',')}`;
+  return `${flags}|${[...setup.unplugged].sort().join(',')}|${[...setup.bypassed].sort().join(',')}|${[...setup.actions].sort().join(',')}${apartKey(setup)}`;
+}
+
+const apartKey = ({ apart = [] }: Setup): string => (apart.length === 0 ? '' : `|${[...apart].sort().join(',')}`);
+
+/**
+ * Branches that are open while a part is out, or the lead of a point is lifted: there, the one that goes on from it. Nothing
+ * where a point feeds several: which lead it was is not known.
+ */
+export function openWhenApart({ parts, branches, nets }: Model, name: string): readonly number[] {
+  const part = parts.find((p) => p.id === name);
+  if (part) return part.branches.map((b) => b.index);
+  const net = nets.indexOf(name);
+  const on = net < 0 ? [] : branches.filter((b) => b.a === net);
+  return on.length === 1 ? [on[0]!.index] : [];
 }
 
 /** A fault mode of a part, by index in the model. */

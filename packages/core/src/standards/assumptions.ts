@@ -87,6 +87,8 @@ export const ASSUMPTIONS = {
   timingTolerance: { value: 0.12, what: 'how the times of sound appliances of one type differ, share', why: COMMON },
   pressureFloor: { value: 5, what: 'smallest error of a pressure, Pa (0.02 in w.c.)', why: COMMON },
   currentFloor: { value: 0.15e-6, what: 'smallest error of a flame signal, A', why: COMMON },
+  clampFloor: { value: 0.03, what: 'smallest error of a clamp round one wire, A', why: COMMON },
+  capacitanceFloor: { value: 0.05e-6, what: 'smallest error of a capacitor range, F', why: COMMON },
   temperatureFloor: { value: 2, what: 'smallest error of a thermometer, K', why: COMMON },
   fractionFloor: { value: 0.002, what: 'smallest error of an analyser, share of the gas', why: COMMON },
   lengthFloor: { value: 0.0003, what: 'smallest error of a gap gauge, m', why: COMMON },

@@ -1,5 +1,5 @@
 import type { Model } from '../profile';
-import { kindOf, type Question, questionKey } from '../question';
+import { asUsual, kindOf, type Question, questionKey } from '../question';
 import { type Authority, can, type Followed, isNeverBypassed, offer, safetyOf, workOf } from '../rules';
 import type { Test } from './tests';
 import { wantedOf } from './wanted';
@@ -27,16 +27,22 @@ function fitsWhatIsOn(model: Model, test: Test, { c }: Followed): boolean {
     if (test.intervention) return false;
     const asks = model.actions.find((a) => a.id === on.id)?.asks;
     if (!asks) return test.question.kind === 'outcome';
-    const keys = asks.map((ask) =>
-      questionKey(model, ask.kind === 'volts' ? { ...ask, input: 'high-impedance' } : ask),
-    );
+    const keys = asks.map((ask) => questionKey(model, ask.kind === 'volts' ? asUsual(model, ask) : ask));
     return keys.includes(questionKey(model, test.question));
   }
   if (c.power || !hasLiveTests(model)) return true;
   const { kind } = test.question;
   // What is placed with the power off may be prepared; the rest is dead tests in a row.
   if (test.intervention) return goesRoundSafety(model, test);
-  return kind === 'ohms' || kind === 'continuity' || kind === 'joint' || kind === 'look' || kind === 'told';
+  return (
+    kind === 'ohms' ||
+    kind === 'farads' ||
+    kind === 'between' ||
+    kind === 'continuity' ||
+    kind === 'joint' ||
+    kind === 'look' ||
+    kind === 'told'
+  );
 }
 
 /** Whether anything of it is fed by what the power switch switches. */

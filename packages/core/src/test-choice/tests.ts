@@ -1,5 +1,14 @@
 import type { Ask, Model, Part } from '../profile';
-import { type Cost, type Evidence, kindOf, type Question, QUESTION_KINDS, questionKey, WALK } from '../question';
+import {
+  asUsual,
+  type Cost,
+  type Evidence,
+  kindOf,
+  type Question,
+  QUESTION_KINDS,
+  questionKey,
+  WALK,
+} from '../question';
 import { mayBypassBurning, safetyOf } from '../rules';
 import type { Episode, Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
@@ -56,7 +65,7 @@ export function testsOf(model: Model): Test[] {
   // What is asked of an appliance that is set up in a special way. Cues of a try that is watched for another question already
   // cost hardly more.
   const ask = (asked: Ask, before: number, intervention: Intervention): void => {
-    const question: Question = asked.kind === 'volts' ? { ...asked, input: 'high-impedance' } : asked;
+    const question: Question = asked.kind === 'volts' ? asUsual(model, asked) : asked;
     const kind = kindOf(question);
     const { minutes, line } = kind.cost(model, question);
     // The minutes of an action go as far as the end of its try.

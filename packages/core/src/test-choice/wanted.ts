@@ -12,6 +12,11 @@ export function workOfQuestion(
     case 'ohms':
     case 'continuity':
       return { work: 'ohms', of: model.parts[question.part]!.id };
+    case 'between':
+      return { work: 'ohms' };
+    case 'farads':
+      return { work: 'capacitor', of: model.parts[question.part]!.id };
+    case 'lamp':
     case 'volts':
       if (isSpark(model, question.red) || isSpark(model, question.black)) return { work: 'volts-on-spark' };
       return { work: isLine(model, question.red) || isLine(model, question.black) ? 'volts-line' : 'volts-control' };
@@ -38,8 +43,12 @@ function isKindOf({ kind }: Question): Allowed | undefined {
   switch (kind) {
     case 'ohms':
     case 'continuity':
+    case 'between':
+    case 'farads':
     case 'joint':
       return 'dead';
+    case 'amps':
+    case 'lamp':
     case 'volts':
       return 'volts';
     case 'look':

@@ -19,6 +19,7 @@ const DIMENSIONS = {
   voltage: { symbol: 'V', least: 1e-3, most: 1000, mostWritten: 20_000, ask: 'volts, for example 24.6 or 37mV' },
   current: { symbol: 'A', least: 1e-6, most: 100, ask: 'a current, for example 3.2uA or 0.45 A' },
   resistance: { symbol: 'Ω', least: 1, most: 1e9, ask: 'ohms, for example 15.4, 1.85k or OL' },
+  capacitance: { symbol: 'F', least: 1e-6, most: 1e-2, ask: 'microfarads, for example 4.8 or 7.5 uF' },
   power: { symbol: 'W', least: 1 },
   pressure: { symbol: 'Pa', least: 1, most: 7e6, ask: 'a pressure, for example 0.6 inwc or 150 Pa' },
   temperature: { symbol: 'K', most: 2000, ask: 'a temperature, for example 140 F or 60 C' },
@@ -59,9 +60,15 @@ const CUBIC_FOOT = 0.028316846592;
 
 /** Units without metric prefixes; prefixed forms of `prefixable` symbols are made in `findUnit`. */
 const UNITS: readonly Unit[] = [
-  { symbol: 'V', dimension: 'voltage', factor: 1, also: ['volt', 'volts', 'vac', 'vdc', 'v~'] },
+  { symbol: 'V', dimension: 'voltage', factor: 1, also: ['volt', 'volts', 'vac', 'vdc', 'v~', 'v⎓'] },
   { symbol: 'A', dimension: 'current', factor: 1, also: ['amp', 'amps', 'ampere', 'amperes', 'adc', 'aac'] },
   { symbol: 'Ω', dimension: 'resistance', factor: 1, also: ['Ω', 'ohm', 'ohms', 'r'] },
+  {
+    symbol: 'µF',
+    dimension: 'capacitance',
+    factor: 1e-6,
+    also: ['uF', 'uf', 'μF', 'mfd', 'microfarad', 'microfarads'],
+  },
   { symbol: 'W', dimension: 'power', factor: 1, also: ['watt', 'watts', 'va'] },
   { symbol: 'Pa', dimension: 'pressure', factor: 1, also: ['pascal', 'pascals'] },
   { symbol: 'bar', dimension: 'pressure', factor: 1e5 },

@@ -19,8 +19,8 @@ function parseNumber(text: string): number {
 
 /**
  * Parses what a technician typed as a reading. Values without a unit take the SI unit of `expected`
- * (inches of water column for pressure, because that is what a manometer on a burner shows; degrees Fahrenheit or
- * Celsius must be written).
+ * (inches of water column for pressure, because that is what a manometer on a burner shows; microfarads; degrees Fahrenheit
+ * or Celsius must be written).
  * Fails with a sentence that says what to type instead.
  */
 export const parseReading = (text: string, expected?: Dimension): Parsed<Reading> =>
@@ -82,6 +82,7 @@ function unitFor(typed: string, expected: Dimension | undefined): Parsed<Unit> {
   if (typed === '') {
     if (expected === undefined) return { ok: true, value: siUnit('none') };
     if (expected === 'pressure') return { ok: true, value: findUnit('inwc')! };
+    if (expected === 'capacitance') return { ok: true, value: findUnit('µF')! };
     if (expected === 'temperature') return fail('Add the scale: 140 F or 60 C.');
     if (expected === 'length') return fail('Add the unit: 3.2 mm or 1/8 in.');
     return { ok: true, value: siUnit(expected) };

@@ -20,6 +20,8 @@ export class Draft {
   items: EvidenceItem[] = [];
   readonly declined = new Set<string>();
   readonly episodeOf = new Map<string, number>();
+  /** What was taken apart by an entry and not put back: the part, or the point whose lead is lifted. */
+  readonly apart = new Map<string, string>();
   readonly adjustments = new Map<string, Adjusted>();
   opened: Opened | undefined;
   shown = false;
@@ -29,6 +31,12 @@ export class Draft {
   record: (Omit<BreakRecorded, 'type'> & { readonly event: string }) | undefined;
 
   constructor(readonly model: Model) {}
+
+  /** The appliance is taken apart or put together, and otherwise as it was: a new episode. */
+  setApart(): void {
+    const { setup, repaired, measured = [] } = this.present;
+    this.episodes.push({ setup: { ...setup, apart: [...this.apart.values()] }, repaired, measured });
+  }
 
   get present(): Episode {
     return this.episodes[this.episodes.length - 1]!;

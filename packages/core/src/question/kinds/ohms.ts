@@ -1,14 +1,12 @@
 import { deadTestsIn } from '../../parts';
 import { ASSUMED } from '../../standards';
-import { type Reading, readingValue } from '../../units';
+import type { Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, branchName, name, readingFields } from '../body-fields';
-import { between, gauss } from '../fit';
+import { coarseOhms, fitOhms, ohmsRead, reportOhms, sameOhms } from '../fit-ohms';
 import { NOTHING_MORE } from '../messages';
 import { observed, problem } from '../named';
-import { type Prediction, type Reach, readsOpen } from '../prediction';
 import type { QuestionKind } from '../question-kind';
-import { INSTRUMENTS, met } from '../simulated-hand';
 import { namedPassage, type Passage, predictDead } from './passage';
 import { caseReading } from './readings';
 import * as t from '@sinclair/typebox';
@@ -56,27 +54,15 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
   probing: (model, q) => (model.parts[q.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined),
   cautions: (model, q) => ({ applies: ['ohms'], own: model.parts[q.part]!.caution }),
   predict: predictDead,
-  fit: (_model, o, prediction) => ({ ...fitOhms(o, prediction), blunder: ASSUMED.misreadOhms }),
+  fit: (_model, o, prediction) => ({ ...fitOhms(o.reading, prediction), blunder: ASSUMED.misreadOhms }),
   place: (p) => (p.kind === 'ohms' ? Math.min(p.ohms, 1e12) : 3e6),
   sameOutcome: () => sameOhms,
-  coarse: (_model, _q, p) =>
-    p.kind !== 'ohms' ? p.kind : readsOpen(p.ohms) ? 'OL' : `${Math.round(Math.log(Math.max(p.ohms, 0.2)) * 4)}`,
-  observe: (_model, q, p) =>
-    p.kind !== 'ohms'
-      ? undefined
-      : {
-          ...q,
-          reading: readsOpen(p.ohms)
-            ? { kind: 'open', dimension: 'resistance' }
-            : { kind: 'value', value: p.ohms, dimension: 'resistance' },
-        },
-  report: (_model, { observation, truth }, { random }) => {
-    const { reading } = observation;
-    const stands = met(truth, random) ?? (reading.kind === 'value' ? reading.value : Infinity);
-    if (readsOpen(stands)) return { ...observation, reading: { kind: 'open', dimension: 'resistance' } };
-    const value = stands * (1 + INSTRUMENTS.ohmsShare * random.normal()) + INSTRUMENTS.leadOhms * random.next();
-    return { ...observation, reading: { kind: 'value', value: Math.max(0, value), dimension: 'resistance' } };
-  },
+  coarse: (_model, _q, p) => coarseOhms(p),
+  observe: (_model, q, p) => (p.kind === 'ohms' ? { ...q, reading: ohmsRead(p.ohms) } : undefined),
+  report: (_model, { observation, truth }, { random }) => ({
+    ...observation,
+    reading: reportOhms(observation.reading, truth, random),
+  }),
   isRelevantTo: (_model, part, q) => part.index === q.part,
   subject: (model, q) => formOf(model.parts[q.part]!.id, q.branch).subject,
   form: (model, q) => formOf(model.parts[q.part]!.id, q.branch),
@@ -124,34 +110,3 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
       ? { message: 'ohms', data: { ohms: p.ohms, atTimes: p.shorter?.value } }
       : { message: 'never', data: NOTHING_MORE },
 };
-
-/** Ohms are compared on a logarithmic scale from 0.1 Ω to 10 MΩ; OL is an answer of its own. */
-const DECADES = 8;
-
-function fitOhms(o: OhmsObservation, p: Prediction): { fit: number; base: number } {
-  const base = 1 / DECADES;
-  if (p.kind !== 'ohms') return { fit: 0, base };
-  const x = readingValue(o.reading);
-  const fit = p.shorter
-    ? (1 - p.shorter.share) * resting(x, p.ohms, p.tolerance) +
-      p.shorter.share * resting(x, p.shorter.value, p.tolerance)
-    : resting(x, p.ohms, p.tolerance, p.reach);
-  return { fit, base };
-}
-
-/** Density of a reading of a part that rests at some ohms, per decade; a probability where OL is read. */
-function resting(x: number, value: number, tolerance: number, reach?: Reach): number {
-  if (readsOpen(x) || readsOpen(value)) return readsOpen(x) && readsOpen(value) ? 1 : 0;
-  const near = Math.max(value, 0.1);
-  // Leads and contacts add a few tenths of an ohm; the part itself has its tolerance.
-  const sd = Math.hypot(0.02 + tolerance, 0.25 / (near + 0.3)) / Math.LN10;
-  const read = Math.log10(Math.max(x, 0.1));
-  if (!reach) return gauss(read, Math.log10(near), sd);
-  return between(read, { low: Math.log10(Math.max(reach.low, 0.1)), high: Math.log10(Math.max(reach.high, 0.1)) }, sd);
-}
-
-function sameOhms(a: Prediction, b: Prediction): boolean {
-  if (a.kind !== 'ohms' || b.kind !== 'ohms') return a.kind === b.kind;
-  if (!Number.isFinite(a.ohms) || !Number.isFinite(b.ohms)) return a.ohms === b.ohms;
-  return Math.abs(Math.log(Math.max(a.ohms, 0.1) / Math.max(b.ohms, 0.1))) < 0.3 || Math.abs(a.ohms - b.ohms) < 0.8;
-}

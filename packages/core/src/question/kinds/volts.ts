@@ -1,14 +1,22 @@
 import * as t from '@sinclair/typebox';
 import type { MeterInput } from '../../circuit';
-import { AS_IT_STANDS, findNet, type Model, type NetIndex, type PhaseIndex, unknownName } from '../../profile';
+import { AS_IT_STANDS, type Model, type NetIndex, type PhaseIndex } from '../../profile';
 import { ASSUMED } from '../../standards';
 import type { Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, name, oneOf, readingFields } from '../body-fields';
 import { fitVolts, sameVolts } from '../fit-volts';
 import { type Dial, type MeterRange, NOTHING_MORE, type Place } from '../messages';
+import {
+  asShown,
+  functionTyped,
+  METER_FUNCTIONS,
+  type MeterFunction,
+  waveBetween,
+  wrongFunction,
+} from '../meter-function';
 import { momentFields } from '../moment';
-import { observed, phaseNamed, problem } from '../named';
+import { observed, probesNamed, problem, stepNamed } from '../named';
 import { lasting, readable } from '../observed-stretch';
 import type { Offer, QuestionKind } from '../question-kind';
 import { probesReach } from '../relevance';
@@ -26,16 +34,29 @@ export interface VoltsQuestion {
   /** The phase during which it is read; -1 for the state in which the appliance ends up. */
   readonly phase: PhaseIndex;
   readonly input: MeterInput;
+  /** What the meter is set to, where it makes a difference: on a rectified feed. */
+  readonly function?: MeterFunction;
 }
 export interface VoltsObservation extends VoltsQuestion {
   readonly reading: Reading;
 }
+
+/** Volts as they are asked: with the usual meter, on the function that shows most of what stands there. */
+export const asUsual = (model: Model, at: Pick<VoltsQuestion, 'red' | 'black' | 'phase'>): VoltsQuestion => ({
+  kind: 'volts',
+  red: at.red,
+  black: at.black,
+  phase: at.phase,
+  input: 'high-impedance',
+  ...(waveBetween(model, at) === 'rectified' && { function: 'dc' }),
+});
 
 const body = bodyOf('volts', {
   red: name,
   black: name,
   phase: t.Optional(name),
   meter: t.Optional(oneOf(['high-impedance', 'low-impedance'] as const)),
+  function: t.Optional(oneOf(METER_FUNCTIONS)),
   ...readingFields,
   ...momentFields,
 });
@@ -60,19 +81,25 @@ export const voltsDial = (model: Model, q: { readonly red: NetIndex; readonly bl
 /** What the meter is set to for volts between two nets. */
 export function meterRange(model: Model, q: { readonly red: NetIndex; readonly black: NetIndex }): MeterRange {
   if (levelOf(model, q) === 'millivolt') return 'dc-millivolts';
-  return model.frequencies[q.red === model.ground ? q.black : q.red] === 'dc' ? 'dc-volts' : 'ac-volts';
+  return waveBetween(model, q) === 'sine' ? 'ac-volts' : 'dc-volts';
 }
 
 const formOf = (
   red: string,
   black: string,
   phase: string | undefined,
-  millivolts = false,
+  { millivolts = false, set }: { readonly millivolts?: boolean; readonly set?: MeterFunction | undefined } = {},
 ): Extract<AnswerForm, { kind: 'reading' }> => ({
   kind: 'reading',
   dimension: 'voltage',
   ...(millivolts && { unit: 'mV' as const }),
-  subject: { type: 'volts', red, black, ...(phase === undefined ? {} : { phase }) },
+  subject: {
+    type: 'volts',
+    red,
+    black,
+    ...(phase === undefined ? {} : { phase }),
+    ...(set === undefined ? {} : { function: set }),
+  },
 });
 
 export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> = {
@@ -81,7 +108,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   body,
   key: (model, q) => {
     const phase = q.phase === AS_IT_STANDS ? 'end' : model.phases[q.phase]!.id;
-    return `volts ${model.nets[q.red]} ${model.nets[q.black]} ${phase}${q.input === 'low-impedance' ? ' low-z' : ''}`;
+    return `volts ${model.nets[q.red]} ${model.nets[q.black]} ${phase}${q.input === 'low-impedance' ? ' low-z' : ''}${q.function === undefined ? '' : ` ${q.function}`}`;
   },
   answers: () => [],
   offers,
@@ -93,9 +120,10 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   cautions: (model, q) => ({ applies: inTrial(model, q.phase) ? ['trial'] : [] }),
   predict: (model, { trace }, q) => {
     const window = q.phase === AS_IT_STANDS ? undefined : readable(trace.windows[q.phase]!);
-    return window
+    const stands = window
       ? voltsIn(model, trace, q, window, false)
       : voltsIn(model, trace, q, lasting(trace), q.phase !== AS_IT_STANDS);
+    return q.function === undefined ? stands : asShown(stands, q.function);
   },
   fit: (model, o, prediction) => ({
     ...fitVolts(o.reading, prediction, voltsRangeOf(model, o)),
@@ -145,29 +173,27 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   isRelevantTo: (model, part, q) => probesReach(model, part, q),
   subject: (model, q) => volts.form(model, q).subject,
   form: (model, q) =>
-    formOf(
-      model.nets[q.red]!,
-      model.nets[q.black]!,
-      q.phase === AS_IT_STANDS ? undefined : model.phases[q.phase]!.id,
-      levelOf(model, q) === 'millivolt',
-    ),
+    formOf(model.nets[q.red]!, model.nets[q.black]!, q.phase === AS_IT_STANDS ? undefined : model.phases[q.phase]!.id, {
+      millivolts: levelOf(model, q) === 'millivolt',
+      set: q.function,
+    }),
   read: (model, given) => {
-    const named = model.nets.filter((n) => !n.startsWith('~'));
-    const red = findNet(model, given.red);
-    const black = findNet(model, given.black);
-    if (red < 0) return problem(unknownName('test point', given.red, named));
-    if (black < 0) return problem(unknownName('test point', given.black, named));
-    if (red === black) return problem(`both probes on ${given.red}: put the black probe on the common`);
-    const phase = given.phase === undefined ? AS_IT_STANDS : phaseNamed(model, given.phase);
+    const at = probesNamed(model, given);
+    if (typeof at === 'string') return problem(at);
+    const phase = stepNamed(model, given.phase);
     if (typeof phase === 'string') return problem(phase);
     if (given.reading.dimension !== 'voltage')
       return problem(`a reading between two test points is in volts; "${given.typed}" is not`);
+    const set = functionTyped(given.typed) ?? given.function;
+    const wave = waveBetween(model, at);
+    const wrong = wrongFunction(wave, set, `${given.red} ${given.black}`);
+    if (wrong !== undefined) return problem(wrong);
     return observed({
       kind: 'volts',
-      red,
-      black,
+      ...at,
       phase,
       input: given.meter ?? 'high-impedance',
+      ...(wave === 'rectified' && { function: set! }),
       reading: given.reading,
     });
   },
@@ -183,25 +209,30 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
       if (place.length === 1 && i >= 2 && netNamed(words[i - 1]!) !== undefined) continue;
       const value = words.slice(0, i).join(' ');
       const black = nets[1] ?? names.blacks[red];
-      const read = answered<VoltsBody>(formOf(red, black ?? '', step, names.millivolts.includes(red)), value);
+      const set = functionTyped(value);
+      const form = formOf(red, black ?? '', step, { millivolts: names.millivolts.includes(red), set });
+      const read = answered<VoltsBody>(form, value);
       if (!read.ok) return read;
       if (black === undefined)
         return { ok: false, message: `Where is the black probe? Add it: ${value} ${place[0]} C` };
       if (black === red)
         return { ok: false, message: 'Both probes are on the same point. Put the black one on the common.' };
+      if (set === undefined && names.rectified.includes(red) && names.rectified.includes(black))
+        return { ok: false, message: wrongFunction('rectified', undefined, `${red} ${black}`)! };
       return read;
     }
     return undefined;
   },
   readCase: (fields, value, path) => {
     const map = fields.map(value, path, '{red, black, value, phase}');
-    fields.only(map, path, ['red', 'black', 'value', 'phase', 'meter']);
+    fields.only(map, path, ['red', 'black', 'value', 'phase', 'meter', 'function']);
     const phase = map['phase'] === undefined ? undefined : fields.text(map, 'phase', path);
     const meter =
       map['meter'] === undefined
         ? {}
         : { meter: fields.choice(map, 'meter', path, ['high-impedance', 'low-impedance'] as const) };
-    const form = formOf(fields.text(map, 'red', path), fields.text(map, 'black', path), phase);
+    const set = map['function'] === undefined ? undefined : fields.choice(map, 'function', path, METER_FUNCTIONS);
+    const form = formOf(fields.text(map, 'red', path), fields.text(map, 'black', path), phase, { set });
     return [{ ...caseReading<VoltsBody>(fields, map['value'], [...path, 'value'], form), ...meter }];
   },
   asked: (model, q) => ({
@@ -243,13 +274,13 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   },
 };
 
-const nameOf = (model: Model, net: NetIndex): string | undefined =>
+export const nameOf = (model: Model, net: NetIndex): string | undefined =>
   model.nets[net]!.startsWith('~') ? undefined : model.nets[net]!;
 
 const stepOf = (model: Model, { phase }: VoltsQuestion): string | undefined =>
   phase === AS_IT_STANDS ? undefined : model.phases[phase]!.title;
 
-function placeOf(model: Model, net: NetIndex): Place {
+export function placeOf(model: Model, net: NetIndex): Place {
   const named = nameOf(model, net);
   if (named === undefined) {
     const branch = model.branches.find((b) => b.a === net || b.b === net)!;
@@ -270,7 +301,7 @@ function offers(model: Model): Offer<VoltsQuestion>[] {
   const offer = (red: NetIndex, black: NetIndex, minutes: number, line: boolean): void => {
     for (const { index } of probing)
       found.push({
-        question: { kind: 'volts', red, black, phase: index, input: 'high-impedance' },
+        question: asUsual(model, { red, black, phase: index }),
         minutes,
         line,
         walk: 'wiring',

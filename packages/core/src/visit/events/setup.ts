@@ -53,7 +53,12 @@ export const setup: EventKind<typeof body> = {
     unknown(model.parts, bypassed, 'part'),
   apply: (draft, { power, gas, call, unplugged, bypassed, actions = [] }) => {
     const { repaired, measured = [] } = draft.present;
-    draft.episodes.push({ setup: { power, gas, heatCall: call, unplugged, bypassed, actions }, repaired, measured });
+    const { apart } = draft.present.setup;
+    draft.episodes.push({
+      setup: { power, gas, heatCall: call, unplugged, bypassed, actions, ...(apart && { apart }) },
+      repaired,
+      measured,
+    });
   },
 };
 

@@ -12,10 +12,12 @@ interface Props {
   readonly label: string;
   /** What a bare number answers; nothing where a reading has to name its place. */
   readonly asked?: Pick<Extract<AnswerFormView, { kind: 'reading' }>, 'dimension' | 'unit'> | undefined;
+  /** What else may be typed there. */
+  readonly other?: string;
 }
 
 /** The one field of the page: under what is asked, or under what was tapped, or for whatever names itself. */
-export function Field({ entry, label, asked }: Props) {
+export function Field({ entry, label, asked, other = 'Or a range, or another point: 24 MV C' }: Props) {
   const { drawing, units } = useAppliance();
   const dimension = asked?.dimension;
   const millivolts = asked?.unit === 'mV';
@@ -48,7 +50,7 @@ export function Field({ entry, label, asked }: Props) {
         )}
       </ReadingField>
       <p className={styles.understood} aria-live="polite" data-main={dimension !== undefined || undefined}>
-        {said !== '' ? said : dimension !== undefined && 'Or a range, or another point: 24 MV C'}
+        {said !== '' ? said : dimension !== undefined && other}
       </p>
     </div>
   );
@@ -59,6 +61,7 @@ const UNITS: Partial<Readonly<Record<Dimension, readonly string[]>>> = {
   voltage: ['V', 'mV'],
   resistance: ['Ω', 'kΩ', 'MΩ'],
   current: ['A', 'mA', 'µA'],
+  capacitance: ['µF'],
   pressure: ['inwc', 'psi'],
   time: ['s', 'min'],
 };
@@ -69,6 +72,7 @@ const PLACEHOLDER: Partial<Readonly<Record<Dimension, string>>> = {
   voltage: '24.6 or 15-18',
   resistance: '15.4  ·  1.85k  ·  OL',
   pressure: '0.6 inwc',
-  current: '3.2uA',
+  current: '4.2 A  ·  3.2uA',
+  capacitance: '4.8',
   time: '4.5 s',
 };

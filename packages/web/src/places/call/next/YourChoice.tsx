@@ -53,20 +53,30 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
           ))}
         </Cautions>
       )}
-      <Field entry={entry} label={`Reading ${names}`} asked={form} />
-      {form?.dimension === 'resistance' && <OnlyABeeper part={probes[0]!} branch={probes[1]} onBody={onBody} />}
-      {!(probes[0]! in drawing.words.gauges) && (
-        <Button
-          tone="quiet"
-          onClick={() =>
-            at.length > 0
-              ? onLifted('lead', `lead at ${probes[0]}`, probes[0]!)
-              : onLifted('part-out', drawing.parts.find((p) => p.id === probes[0])?.title ?? probes[0]!, probes[0]!)
-          }
-        >
-          {at.length > 0 ? 'Its lead is lifted' : 'It is taken out'}
-        </Button>
-      )}
+      <Field
+        entry={entry}
+        label={`Reading ${names}`}
+        asked={form}
+        {...(form.dimension === 'resistance' && { other: 'Or amperes by a clamp: 4.2A, ten turns 42A x10' })}
+      />
+      <div className={styles.also}>
+        {form.dimension === 'resistance' && <OnlyABeeper part={probes[0]!} branch={probes[1]} onBody={onBody} />}
+        {form.dimension === 'voltage' && form.unit === undefined && (
+          <OnlyALamp red={at[0]!} black={at[1]} phase={view.at} onBody={onBody} />
+        )}
+        {!(probes[0]! in drawing.words.gauges) && (
+          <Button
+            tone="quiet"
+            onClick={() =>
+              at.length > 0
+                ? onLifted('lead', `lead at ${probes[0]}`, probes[0]!)
+                : onLifted('part-out', drawing.parts.find((p) => p.id === probes[0])?.title ?? probes[0]!, probes[0]!)
+            }
+          >
+            {at.length > 0 ? 'Its lead is lifted' : 'It is taken out'}
+          </Button>
+        )}
+      </div>
       <div className={styles.room} data-room tabIndex={0} role="group" aria-label="Where">
         {at.length > 0 && <Where view={view} probes={at} good={same ? undefined : good} bad={same ? undefined : bad} />}
         {same ? (
@@ -80,6 +90,31 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
         )}
       </div>
     </Sheet>
+  );
+}
+
+interface LampProps {
+  readonly red: string;
+  /** Nothing where no common is known for the first. */
+  readonly black: string | undefined;
+  readonly phase: string;
+  readonly onBody: Props['onBody'];
+}
+
+/** Somebody has no meter at hand: a lamp shows whether there is voltage, not how much. */
+function OnlyALamp({ red, black, phase, onBody }: LampProps) {
+  if (black === undefined) return null;
+  const said = (lights: 'yes' | 'no'): void => onBody({ type: 'lamp', red, black, phase, lights });
+  return (
+    <p className="fine" role="group" aria-label="Only a test lamp">
+      Only a test lamp?{' '}
+      <Button tone="quiet" onClick={() => said('yes')}>
+        It lights
+      </Button>
+      <Button tone="quiet" onClick={() => said('no')}>
+        Dark
+      </Button>
+    </p>
   );
 }
 
