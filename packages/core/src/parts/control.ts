@@ -50,6 +50,13 @@ export const control: PartKind = {
           relativeRate: weight,
           repair: 'replace',
         });
+      if (port.role === 'contact' && port.sticks > 0)
+        modes.push({
+          id: `${port.name}-stuck`,
+          words: `keeps its ${port.name} output on: a welded relay`,
+          relativeRate: port.sticks,
+          repair: 'replace',
+        });
       if (port.role === 'feed')
         modes.push({
           id: `${port.name}-dead`,
@@ -75,7 +82,7 @@ export const control: PartKind = {
     const on = state.split(' ').includes(branch) && fault !== `${branch}-dead`;
     switch (port.role) {
       case 'contact':
-        return on ? CLOSED : OPEN;
+        return on || fault === `${branch}-stuck` ? CLOSED : OPEN;
       case 'feed':
         if (frequency === 'dc' || !on) return ohms(port.ohms);
         return { type: 'source', volts: port.volts, r: port.ohms, x: 0 };

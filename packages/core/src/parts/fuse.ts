@@ -1,5 +1,5 @@
 import { type Millis, millis } from '../units';
-import { closedContact, num, ohms, OPEN, other, type PartKind } from './part-kind';
+import { closedContact, num, ohms, OPEN, other, type PartKind, time } from './part-kind';
 
 /**
  * Opening time of a fast blade fuse against the multiple of its rating, seconds: the shape of the usual
@@ -29,20 +29,42 @@ export function fuseOpeningTime(amps: number, rating: number): Millis {
   return millis(OPENING[OPENING.length - 1]![1]);
 }
 
-/** The low-voltage fuse on a control board. */
+/** From this share of its rating on a breaker gets warm; an assumption. */
+const WARMS = 0.3;
+
+/** The low-voltage fuse on a control board, or a breaker. */
 export const fuse: PartKind = {
   name: 'fuse',
   title: 'fuse',
-  fields: { amps: { type: 'current', default: 3 } },
+  fields: {
+    amps: { type: 'current', default: 3 },
+    /** Weight of a breaker that opens warm at the current it is made for, and after how long. */
+    'tired-weight': { type: 'none', default: 0 },
+    'tired-after': { type: 'time', default: 240 },
+  },
   branches: () => [''],
   states: ['whole', 'blown'],
   lasting: () => ['blown'],
-  modes: () => [
+  modes: (spec) => [
     { id: 'open', words: 'is blown without a lasting short', relativeRate: 0.8, repair: 'replace', starts: 'blown' },
+    ...(num(spec, 'tired-weight') > 0
+      ? [
+          {
+            id: 'tired',
+            words: 'opens once it is warm, at a current that it should carry',
+            relativeRate: num(spec, 'tired-weight'),
+            repair: 'replace',
+          } as const,
+        ]
+      : []),
     other(0.05),
   ],
   electrical: (_spec, state) => (state === 'blown' ? OPEN : ohms(0.03)),
-  drive: ({ spec, amps }) => fuseOpeningTime(amps(''), num(spec, 'amps')),
+  drive: ({ spec, fault, amps }) => {
+    const rating = num(spec, 'amps');
+    const opens = fuseOpeningTime(amps(''), rating);
+    return fault === 'tired' && amps('') >= WARMS * rating ? Math.min(opens, time(spec, 'tired-after')) : opens;
+  },
   move: ({ state, drive }) => {
     if (state === 'blown') return undefined;
     return Number.isFinite(drive) ? { to: 'blown', after: drive } : undefined;

@@ -43,6 +43,8 @@ export interface ControlPort {
   readonly ohms: number;
   /** Volts of a feed; make value of an input. */
   readonly volts: number;
+  /** Of a contact: how often it sticks and stays on; nothing for an output without a relay. */
+  readonly sticks: number;
   /** Break value of an input, volts. */
   readonly breaks: number;
   /** How long a sensed input must stay before the program believes it. */

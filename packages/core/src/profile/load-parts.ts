@@ -163,7 +163,7 @@ function loadPorts(fields: Fields, data: DataMap, path: Path): ControlPort[] {
   return Object.entries(data).map(([name, raw]) => {
     const at = [...path, name];
     const port = fields.map(raw, at, 'role and values');
-    fields.only(port, at, ['role', 'ohms', 'volts', 'makes', 'breaks', 'debounce']);
+    fields.only(port, at, ['role', 'ohms', 'volts', 'makes', 'breaks', 'debounce', 'sticks']);
     const role = fields.choice(port, 'role', at, ['contact', 'feed', 'input', 'supply'] as const);
     return {
       name,
@@ -173,6 +173,7 @@ function loadPorts(fields: Fields, data: DataMap, path: Path): ControlPort[] {
         role === 'input'
           ? fields.quantity(port, 'makes', at, 'voltage')
           : fields.quantity(port, 'volts', at, 'voltage', 0),
+      sticks: fields.number(port, 'sticks', at, 0),
       breaks: fields.quantity(port, 'breaks', at, 'voltage', 0),
       debounce: millis(fields.quantity(port, 'debounce', at, 'time', 0.1)),
     };
