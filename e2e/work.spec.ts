@@ -70,7 +70,7 @@ test('repair, then go on: the second fault leads; an adjustment bars the closing
 test('terminal by terminal: the learner is told what each point proves, and the choice is kept', async ({ call }) => {
   const page = await call('launderette');
   await step(page, 'Drum turns', 'seen');
-  for (const title of ['Igniter glows', 'Sensor opens, valve clicks', 'Burner lights', 'Flame stays'])
+  for (const title of ['Igniter glows', 'Sensor opens, valve clicks', 'Glow goes out', 'Burner lights', 'Flame stays'])
     await step(page, title, 'not seen');
   for (const title of ['Lights again and again', 'Glows on and on']) await step(page, title, 'not seen');
   await ends(page, 'Nothing happens at all');

@@ -43,7 +43,10 @@ describe('mobile furnace, 12 V', () => {
       });
     expect(kinked.outcome).toBe('locks-out');
     expect(pressure('call')).toMatchObject({ value: expect.closeTo(13 * 249.089, 0) as number });
-    expect(pressure('valve')).toMatchObject({ value: expect.closeTo(4 * 249.089, 0) as number });
+    // However far it is kinked, it is too little for the burner.
+    const running = (pressure('valve') as { readonly value: number }).value / 249.089;
+    expect(running).toBeGreaterThan(1);
+    expect(running).toBeLessThan(9);
   });
   test('three tries of 7 s and a lockout; a call taken away ends it', () => {
     const dry = traceOf(model, ['tank.empty']);

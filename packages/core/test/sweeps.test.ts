@@ -47,6 +47,16 @@ const flameSignal = (model: Model, value: number): Observation => ({
   reading: reading(value, 'current'),
 });
 
+/** Conventional inch of water, Pa (NIST SP 811). */
+const INCH_OF_WATER = 249.089;
+const gauge =
+  (id: string, dimension: Dimension, unit: number) =>
+  (model: Model, value: number): Observation => ({
+    kind: 'gauge',
+    gauge: model.gauges.findIndex((g) => g.id === id),
+    reading: reading(value * unit, dimension),
+  });
+
 const SWEEPS: readonly Sweep[] = [
   {
     of: 'thermocouple, open',
@@ -82,6 +92,62 @@ const SWEEPS: readonly Sweep[] = [
       sound: [1.0e-6, 9e-6],
       degraded: [0.05e-6, 0.5e-6],
     }),
+  ),
+  ...['furnace-condensing', 'furnace-standing-pilot', 'furnace-valve-control'].map((family): Sweep => ({
+    of: 'run capacitor',
+    family,
+    broken: 'capacitor.weak',
+    ask: (model, value) => ({
+      kind: 'farads',
+      part: findPart(model, 'capacitor')!.index,
+      reading: reading(value, 'capacitance'),
+    }),
+    sound: [9.4e-6, 10.6e-6],
+    degraded: [1.6e-6, 8.3e-6],
+  })),
+  {
+    of: 'draft at the air proof, 0.60 in w.c. made',
+    family: 'furnace-condensing',
+    broken: 'vent.blocked',
+    ask: gauge('draft', 'pressure', INCH_OF_WATER),
+    sound: [0.69, 1.05],
+    degraded: [0.12, 0.55],
+  },
+  ...['furnace-condensing', 'pool-heater', 'storage-water-heater'].map((family): Sweep => ({
+    of: 'running gas inlet, natural gas',
+    family,
+    broken: 'gas-supply.low',
+    ask: gauge('gas-inlet', 'pressure', INCH_OF_WATER),
+    sound: [5.3, 9.5],
+    degraded: [0.9, 4.5],
+  })),
+  ...['furnace-condensing', 'furnace-valve-control', 'hydronic-boiler', 'steam-standing-pilot'].flatMap(
+    (family): Sweep[] => [
+      {
+        of: 'outlet gas pressure, too low',
+        family,
+        broken: 'gas-regulator.low',
+        ask: gauge('outlet-gas', 'pressure', INCH_OF_WATER),
+        sound: [3.25, 3.75],
+        degraded: [1.1, 2.8],
+      },
+      {
+        of: 'outlet gas pressure, too high',
+        family,
+        broken: 'gas-regulator.high',
+        ask: gauge('outlet-gas', 'pressure', INCH_OF_WATER),
+        sound: [3.25, 3.75],
+        degraded: [4.3, 5.9],
+      },
+      {
+        of: 'rate by the meter',
+        family,
+        broken: 'main-orifice.enlarged',
+        ask: gauge('meter-clock', 'none', 1),
+        sound: [0.95, 1.05],
+        degraded: [1.2, 1.55],
+      },
+    ],
   ),
   {
     of: '24 V secondary, loaded',

@@ -1,4 +1,4 @@
-import type { AnswerBody, TitleMessage } from '../question';
+import { type AnswerBody, perTurn, type TitleMessage } from '../question';
 import { millis } from '../units';
 import { atItsMoment } from './question-words';
 import type { Drawing } from './drawing';
@@ -32,7 +32,8 @@ function wordsOf(drawing: Drawing, body: AnswerBody, reader: Reader): string {
   }
   const title = titleOf(drawing, body);
   if (!title || !('reading' in body)) return '';
-  return sayNoted({ message: 'read', data: { title, reading: body.reading, dial: {} } }, reader);
+  const reading = body.type === 'amps' ? perTurn(body.reading, body.turns ?? 1) : body.reading;
+  return sayNoted({ message: 'read', data: { title, reading, dial: {} } }, reader);
 }
 
 /** The passage of a part that was meant; of a part with a single one the part says enough. */

@@ -10,6 +10,7 @@ export { type Fit, likelihood, type Scale } from './fit';
 export { codesOf } from './kinds/code';
 export { jointsOf } from './joints';
 export { gaugeDial } from './kinds/gauge';
+export { perTurn } from './kinds/amps';
 export type { MeterFunction } from './meter-function';
 export { asUsual, meterRange, voltsDial } from './kinds/volts';
 export { type LineWords, lineWords } from './line-words';

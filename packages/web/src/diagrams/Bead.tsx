@@ -47,7 +47,8 @@ export function Bead({ phase, bead, beyond, chosen, onAnswer, onChoose }: Props)
             {state.words}
             {bead.stale && ', before'}
           </span>
-          {bead.expectedAt !== undefined && (
+          {/* Where it broke off there is no time to hold against it. */}
+          {bead.expectedAt !== undefined && (bead.measuredAt !== undefined || !bead.front) && (
             <span>
               {' '}
               · <span className={styles.whole}>{bead.measuredAt ?? `about ${formatDuration(bead.expectedAt)}`}</span>

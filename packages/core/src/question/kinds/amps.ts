@@ -11,7 +11,7 @@ import { momentFields } from '../moment';
 import { observed, problem, stepNamed } from '../named';
 import { lasting, readable } from '../observed-stretch';
 import type { Prediction } from '../prediction';
-import type { Offer, QuestionKind } from '../question-kind';
+import type { Cost, Offer, QuestionKind } from '../question-kind';
 import { INSTRUMENTS } from '../simulated-hand';
 import { ampsIn } from '../standing-amps';
 import { caseReading } from './readings';
@@ -77,9 +77,7 @@ export const amps: QuestionKind<AmpsQuestion, AmpsObservation, typeof body> = {
   },
   answers: () => [],
   offers,
-  // A clamp stays outside the insulation: no probe touches line voltage.
-  cost: () => ({ minutes: CLAMP_MINUTES, line: false }),
-  cautions: () => ({ applies: ['line'] }),
+  cost: (model, q) => costOf(model, branchOf(model, q)),
   predict: (model, { trace }, q) => {
     const part = model.parts[q.part]!;
     const branch = branchOf(model, q);
@@ -125,7 +123,7 @@ export const amps: QuestionKind<AmpsQuestion, AmpsObservation, typeof body> = {
     // It reads 0 there whatever flows: nothing is learnt, and nothing may be condemned by it.
     if (branchOf(model, at).frequency === 'dc' && given.clamp !== 'dc') return { kind: 'nothing' };
     const turns = given.turns ?? 1;
-    return observed({ kind: 'amps', ...at, phase, turns, reading: shared(given.reading, turns) });
+    return observed({ kind: 'amps', ...at, phase, turns, reading: perTurn(given.reading, turns) });
   },
   readLine: ({ parts, clamped }, words, step) => {
     const said = words.map((w) => w.toLowerCase());
@@ -197,8 +195,14 @@ const toleranceOf = (part: Part): number =>
 /** How much the volts behind a current differ between sound installations, share; class 2 to 3 % of clamps included. */
 const CLAMPED_WITHIN = 0.06;
 
+/** The jaw stays outside the insulation, but the hand is where line voltage is. */
+const costOf = (model: Model, { a, b }: Branch): Cost => ({
+  minutes: CLAMP_MINUTES,
+  line: model.levels[a] === 'line' || model.levels[b] === 'line',
+});
+
 /** What went through the wire when it was looped through the jaw several times. */
-function shared(reading: Reading, turns: number): Reading {
+export function perTurn(reading: Reading, turns: number): Reading {
   if (reading.kind === 'open') return reading;
   return reading.kind === 'value'
     ? { ...reading, value: reading.value / turns }
@@ -213,9 +217,8 @@ function offers(model: Model): Offer<AmpsQuestion>[] {
     const shown = model.phases.filter((p) => p.probe && !p.unwanted && p.cue.parts.includes(part.index));
     return shown.map(({ index }) => ({
       question: { kind: 'amps', part: part.index, branch: branch.name, phase: index } as const,
-      minutes: CLAMP_MINUTES,
-      line: false,
-      walk: 'wiring' as const,
+      ...costOf(model, branch),
+      walk: 'gauges' as const,
     }));
   });
 }
