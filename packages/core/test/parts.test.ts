@@ -121,6 +121,57 @@ describe('movement and hysteresis', () => {
   });
 });
 
+describe('what starts, sticks or opens by halves', () => {
+  const inLine = (id: string, fault?: string, branch = '', state?: string) => {
+    const { kind, spec } = part(id);
+    return kind.electrical(spec, state ?? kind.states[0]!, fault, branch, 'ac');
+  };
+
+  test('a motor behind a capacitor starts with enough in its start winding, and runs on without', () => {
+    const enough = part('blower').spec['starts-at'] as number;
+    expect(move('blower', 'stopped', { volts: 118, amps: enough * 1.01 })?.to).toBe('running');
+    expect(move('blower', 'stopped', { volts: 118, amps: enough * 0.99 })).toBeUndefined();
+    expect(move('blower', 'running', { volts: 118, amps: 0 })).toBeUndefined();
+    expect(move('blower', 'running', { volts: 30, amps: 0 })?.to).toBe('stopped');
+  });
+
+  test('a capacitor holds back alternating current by 1 / ωC, and direct current wholly', () => {
+    const { kind, spec } = part('capacitor');
+    const e = kind.electrical(spec, 'idle', undefined, '', 'ac');
+    // 10 µF at 60 Hz: 265.3 Ω.
+    expect(e.type === 'impedance' && e.x).toBeCloseTo(-265.3, 1);
+    expect(kind.electrical(spec, 'idle', undefined, '', 'dc').type).toBe('open');
+    expect(inLine('capacitor', 'open').type).toBe('open');
+  });
+
+  test('a damper held up on its way stops there: its end switch does not make, and it shuts again', () => {
+    expect(move('damper', 'shut', { volts: 24 })?.to).toBe('open');
+    expect(move('damper', 'shut', { volts: 24, fault: 'part-open' })?.to).toBe('part');
+    expect(move('damper', 'part', { volts: 24, fault: 'part-open' })).toBeUndefined();
+    expect(move('damper', 'part', { volts: 0, fault: 'part-open' })?.to).toBe('shut');
+    expect(inLine('damper', 'part-open', 'end-switch', 'part').type).toBe('open');
+    expect(inLine('damper', undefined, 'end-switch', 'open').type).toBe('impedance');
+  });
+
+  test('an output whose relay is welded is on whatever the program wants; others have no such way of failing', () => {
+    expect(inLine('board', undefined, 'inducer', 'idle').type).toBe('open');
+    expect(inLine('board', 'inducer-stuck', 'inducer', 'idle').type).toBe('impedance');
+    expect(inLine('board', 'inducer-stuck', 'gas', 'idle').type).toBe('open');
+    expect(part('board').modes.map((m) => m.id)).not.toContain('gas-stuck');
+  });
+
+  test('a tired breaker opens warm at a current it should carry, and not without one', () => {
+    expect(move('breaker', 'whole', { amps: 4, fault: 'tired' })).toEqual({ to: 'blown', after: 240_000 });
+    expect(move('breaker', 'whole', { amps: 4 })).toBeUndefined();
+    expect(move('breaker', 'whole', { amps: 1, fault: 'tired' })).toBeUndefined();
+  });
+
+  test('a rectifier passes until it is open', () => {
+    expect(inLine('bridge', undefined, 'feed').type).toBe('impedance');
+    expect(inLine('bridge', 'open', 'return').type).toBe('open');
+  });
+});
+
 describe('kinds of the water, pool and combi machines', () => {
   const ohmsOf = (id: string, fault: string | undefined, branch = '') => {
     const e = part(id).kind.electrical(part(id).spec, part(id).kind.states[0]!, fault, branch, 'dc');
