@@ -38,7 +38,7 @@ import {
   type Test,
   testsOf,
 } from '../test-choice';
-import { answeredEarly, type Waiting, waitingFor } from './waiting';
+import { answeredEarly, COUNTS, type Waiting, waitingFor } from './waiting';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
 export const ENGINE_VERSION = '3.2.0';
@@ -49,8 +49,6 @@ const MOST_FOR_INTERVENTION = 16;
 const FEW_RUNS = 200;
 /** A weight of contradictions at which nothing fits any more. */
 const FITS_NO_MORE = 3;
-/** Explanations below this share do not count as explanations. */
-const COUNTS = 0.02;
 
 /** An incomplete plan that pays this much of the debt is followed all the same: what is really found may pay the rest. */
 const MOSTLY = 0.7;

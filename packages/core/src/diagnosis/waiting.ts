@@ -16,8 +16,8 @@ interface Believed {
   readonly probabilities: Float64Array;
 }
 
-/** Explanations below this share are not waited for. */
-const COUNTS = 0.02;
+/** Explanations below this share do not count as explanations. */
+export const COUNTS = 0.02;
 /** So many moments of a run are looked at: later ones say what these say. */
 const MOST_MOMENTS = 80;
 /** The slowest clock of a sound appliance. */

@@ -87,6 +87,16 @@ export const ASSUMPTIONS = {
   timingTolerance: { value: 0.12, what: 'how the times of sound appliances of one type differ, share', why: COMMON },
   pressureFloor: { value: 5, what: 'smallest error of a pressure, Pa (0.02 in w.c.)', why: COMMON },
   currentFloor: { value: 0.15e-6, what: 'smallest error of a flame signal, A', why: COMMON },
+  clampedWithin: {
+    value: 0.06,
+    what: 'how currents differ between sound installations, beside what the ohms of the part do, share of the value',
+    why: 'the volts behind them, and clamps of class 2 to 3; ' + COMMON,
+  },
+  asWiredTolerance: {
+    value: 0.1,
+    what: 'how ohms of what is not isolated differ between sound appliances, share of the value',
+    why: 'several parts and their joints; ' + COMMON,
+  },
   clampFloor: { value: 0.03, what: 'smallest error of a clamp round one wire, A', why: COMMON },
   capacitanceFloor: { value: 0.05e-6, what: 'smallest error of a capacitor range, F', why: COMMON },
   temperatureFloor: { value: 2, what: 'smallest error of a thermometer, K', why: COMMON },

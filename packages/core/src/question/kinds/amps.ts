@@ -191,9 +191,7 @@ const titled = (model: Model, q: AmpsQuestion) => ({
 
 /** Sound ones differ by what their ohms do, and by what feeds them. */
 const toleranceOf = (part: Part): number =>
-  Math.hypot(CLAMPED_WITHIN, ...Object.values(part.kind.fields).map((f) => f.tolerance ?? 0));
-/** How much the volts behind a current differ between sound installations, share; class 2 to 3 % of clamps included. */
-const CLAMPED_WITHIN = 0.06;
+  Math.hypot(ASSUMED.clampedWithin, ...Object.values(part.kind.fields).map((f) => f.tolerance ?? 0));
 
 /** The jaw stays outside the insulation, but the hand is where line voltage is. */
 const costOf = (model: Model, { a, b }: Branch): Cost => ({

@@ -25,8 +25,6 @@ export interface BetweenObservation extends BetweenQuestion {
 
 const body = bodyOf('between', { red: name, black: name, ...readingFields });
 const DIMENSION = 'resistance';
-/** Several parts and their joints make up what is read: how far sound appliances differ, share. */
-const TOLERANCE = 0.1;
 const MINUTES = 1.5;
 
 const formOf = (red: string, black: string): AnswerForm => ({
@@ -47,7 +45,11 @@ export const between: QuestionKind<BetweenQuestion, BetweenObservation, typeof b
   cautions: () => ({ applies: ['ohms'] }),
   predict: (model, { trace }, q) => {
     const last = trace.segments[trace.segments.length - 1]!;
-    return { kind: 'ohms', ohms: ohmsBetween(model, last.circuit, q.red, q.black), tolerance: TOLERANCE };
+    return {
+      kind: 'ohms',
+      ohms: ohmsBetween(model, last.circuit, q.red, q.black),
+      tolerance: ASSUMED.asWiredTolerance,
+    };
   },
   fit: (_model, o, prediction) => ({ ...fitOhms(o.reading, prediction), blunder: ASSUMED.misreadOhms }),
   place: (p) => (p.kind === 'ohms' ? Math.min(p.ohms, 1e12) : 3e6),
