@@ -171,8 +171,12 @@ describe('what the meter is set to', () => {
   });
 
   test('the wrong one shows nothing, and says nothing of the appliance', () => {
-    expect(read(model, '0 Vdc L1 N')).toMatch(/nothing of alternating current; read L1 N again on V~/);
-    expect(read(profile('mobile-furnace'), '0 Vac B CH')).toMatch(/nothing of direct current; read B CH again on V⎓/);
+    expect(read(model, '0 Vdc L1 N')).toMatch(
+      /^On V⎓ a meter shows nothing of alternating current; read L1 N again on V~/,
+    );
+    expect(read(profile('mobile-furnace'), '0 Vac B CH')).toMatch(
+      /^On V~ a meter shows nothing of direct current; read B CH again on V⎓/,
+    );
     expect(read(model, '119 Vac L1 N')).toMatchObject({ kind: 'volts' });
     expect(read(profile('mobile-furnace'), '12.4 Vdc B CH')).toMatchObject({ kind: 'volts' });
   });

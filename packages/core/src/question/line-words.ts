@@ -19,6 +19,8 @@ export interface LineWords {
   readonly nets: readonly string[];
   /** Test points at which the meter stands on millivolts. */
   readonly millivolts: readonly string[];
+  /** Points of direct current. */
+  readonly direct: readonly string[];
   /** Points behind a rectifier: what a meter shows there depends on its function. */
   readonly rectified: readonly string[];
   /** Where the black probe of a test point rests. */
@@ -44,6 +46,7 @@ export function lineWords(model: Model): LineWords {
     joints: jointsOf(model).map((j) => j.id),
     nets: model.nets.filter((n) => !n.startsWith('~')),
     millivolts: model.points.filter((p) => model.levels[p.net] === 'millivolt').map((p) => model.nets[p.net]!),
+    direct: model.nets.filter((n, i) => !n.startsWith('~') && i !== model.ground && model.frequencies[i] === 'dc'),
     rectified: model.nets.filter((n, i) => !n.startsWith('~') && model.rectified[i]!),
     blacks: Object.fromEntries(model.points.map((p) => [model.nets[p.net]!, model.nets[p.black]!])),
   };

@@ -1,4 +1,5 @@
 import type { Model, NetIndex } from '../profile';
+import type { LineWords } from './line-words';
 import type { Prediction } from './prediction';
 
 /** What a voltmeter is set to: V~ or V⎓ (millivolts included). */
@@ -8,13 +9,19 @@ export type MeterFunction = (typeof METER_FUNCTIONS)[number];
 type Pair = { readonly red: NetIndex; readonly black: NetIndex };
 
 /** What stands between two nets: direct, alternating, or a rectified sine; `mixed` where only one of them is rectified. */
-export function waveBetween(
-  { rectified, frequencies, ground }: Model,
-  { red, black }: Pair,
-): 'sine' | 'flat' | 'rectified' | 'mixed' {
+type Wave = 'sine' | 'flat' | 'rectified' | 'mixed';
+
+export function waveBetween({ rectified, frequencies, ground }: Model, { red, black }: Pair): Wave {
   if (rectified[red]! && rectified[black]!) return 'rectified';
   if (rectified[red]! || rectified[black]!) return 'mixed';
   return frequencies[red === ground ? black : red] === 'dc' ? 'flat' : 'sine';
+}
+
+/** The same between two points by name, without the model. */
+export function waveOf({ direct, rectified }: LineWords, red: string, black: string): Wave {
+  const behind = [red, black].filter((net) => rectified.includes(net)).length;
+  if (behind > 0) return behind === 2 ? 'rectified' : 'mixed';
+  return direct.includes(red) || direct.includes(black) ? 'flat' : 'sine';
 }
 
 /**
@@ -37,11 +44,7 @@ export function asShown(p: Prediction, set: MeterFunction): Prediction {
 }
 
 /** Why a reading says nothing: its meter was set to what cannot show what stands there, or nobody said to what. */
-export function wrongFunction(
-  wave: ReturnType<typeof waveBetween>,
-  set: MeterFunction | undefined,
-  where: string,
-): string | undefined {
+export function wrongFunction(wave: Wave, set: MeterFunction | undefined, where: string): string | undefined {
   switch (wave) {
     case 'rectified':
       return set === undefined

@@ -2,7 +2,7 @@ import * as t from '@sinclair/typebox';
 import type { MeterInput } from '../../circuit';
 import { AS_IT_STANDS, type Model, type NetIndex, type PhaseIndex } from '../../profile';
 import { ASSUMED } from '../../standards';
-import type { Reading } from '../../units';
+import { capital, type Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, name, oneOf, readingFields } from '../body-fields';
 import { fitVolts, sameVolts } from '../fit-volts';
@@ -13,6 +13,7 @@ import {
   METER_FUNCTIONS,
   type MeterFunction,
   waveBetween,
+  waveOf,
   wrongFunction,
 } from '../meter-function';
 import { momentFields } from '../moment';
@@ -217,9 +218,8 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
         return { ok: false, message: `Where is the black probe? Add it: ${value} ${place[0]} C` };
       if (black === red)
         return { ok: false, message: 'Both probes are on the same point. Put the black one on the common.' };
-      if (set === undefined && names.rectified.includes(red) && names.rectified.includes(black))
-        return { ok: false, message: wrongFunction('rectified', undefined, `${red} ${black}`)! };
-      return read;
+      const wrong = wrongFunction(waveOf(names, red, black), set, `${red} ${black}`);
+      return wrong === undefined ? read : { ok: false, message: capital(wrong) };
     }
     return undefined;
   },
