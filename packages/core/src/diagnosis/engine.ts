@@ -2,6 +2,7 @@ import {
   fitEvidence,
   hypothesesOf,
   type Hypothesis,
+  inHindsight,
   type ItemFit,
   posterior,
   predicts,
@@ -146,12 +147,13 @@ export class Engine {
     const shown = named && prove(this.model, hypotheses, items, named);
     const sure = suspects.some((s) => s.repair === named?.repair && s.probability >= PROVED_FROM);
     const proof = sure || !shown ? shown : inDoubt(shown);
-    const surprises = named ? items.filter((i) => contradiction(named, [i]) > 0).map((i) => i.item.id) : [];
+    const since = named ? inHindsight(named, items) : items;
+    const surprises = named ? since.filter((i) => contradiction(named, [i]) > 0).map((i) => i.item.id) : [];
     const fitsNothing = items
       .filter((i) => hypotheses.every((h) => !predicts(h) || contradiction(h, [i]) > 0))
       .map((i) => i.item.id);
     const noHypothesisFits =
-      leading.kind === 'unknown' || (named !== undefined && contradiction(named, items) >= FITS_NO_MORE);
+      leading.kind === 'unknown' || (named !== undefined && contradiction(named, since) >= FITS_NO_MORE);
     return { hypotheses, probabilities, suspects, items, proof, surprises, fitsNothing, noHypothesisFits };
   }
 

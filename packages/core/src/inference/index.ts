@@ -13,5 +13,6 @@ export {
 export { seedPairs } from './pairs';
 export { fitEvidence, type ItemFit, posterior, uninformed } from './posterior';
 export { type Repair, repairOf } from './repair';
+export { inHindsight } from './repair-history';
 export { SharedSources } from './shared-sources';
 export { Traces } from './traces';

@@ -1,13 +1,13 @@
-import type { Model, PartIndex } from '../profile';
+import type { Model } from '../profile';
 import {
   askedKey,
   CLOCKS,
+  commonCauseOf,
   equal,
   type Evidence,
   type EvidenceItem,
   type Fit,
   kindOf,
-  likelihood,
   type Prediction,
   reaching,
   scaleOf,
@@ -15,6 +15,9 @@ import {
 import type { Episode } from '../simulation';
 import { ASSUMED } from '../standards';
 import { type Hypothesis, type HypothesisIndex, predicts, waysOfFailing } from './hypothesis';
+import { CommonCauses } from './common-causes';
+import { groupLikelihood, logMix, logOf, worthOfEach } from './log-likelihood';
+import { fitsSinceRepair, repairHistory, type SinceRepair } from './repair-history';
 import { SharedSources } from './shared-sources';
 import type { Traces } from './traces';
 
@@ -26,8 +29,8 @@ export interface ItemFit {
   /** By hypothesis index; undefined for hypotheses that predict nothing. */
   readonly predictions: readonly (Prediction | undefined)[];
   readonly fits: readonly (Fit | undefined)[];
-  /** The same for repaired parts, if the repair was no good; only for hypotheses that were repaired before the item. */
-  readonly fitsIfBad: ReadonlyMap<HypothesisIndex, Fit>;
+  /** The same if a repair was no good, or let air into the pipe; for hypotheses that were repaired before the item. */
+  readonly sinceRepair: ReadonlyMap<HypothesisIndex, SinceRepair>;
   /** Fit of a sound appliance: what a fault that comes and goes shows when it is away. */
   readonly sound: Fit | undefined;
   readonly base: number;
@@ -45,6 +48,7 @@ export function fitEvidence(
   const before = new Map<string, (readonly (Prediction | undefined)[])[]>();
   const severities = severitiesOf(hypotheses);
   const sources = new SharedSources(model);
+  const causes = new CommonCauses();
   return evidence.items.map((item) => {
     const chain = evidence.episodes.slice(0, item.episode + 1);
     const predictions = hypotheses.map((h) =>
@@ -59,28 +63,29 @@ export function fitEvidence(
     const kind = kindOf(item.observation);
     const episode = evidence.episodes[item.episode]!;
     const plain = (p: Prediction): Fit => kind.fit(model, item.observation, p, scale, predictions[0]);
-    const fitOf = sources.reading(item.observation, episode, plain);
-    const clocks = clocksOf(item.observation);
-    const fits = predictions.map((p, h) => {
+    const { observation } = item;
+    const cause = commonCauseOf(model, observation, scale);
+    const fitOf = cause ? causes.reading(cause, episode, plain) : sources.reading(observation, episode, plain);
+    const moments = momentsOf(observation);
+    const fits = predictions.map((p, i) => {
       if (!p) return undefined;
-      const fit = fitOf(p, hypotheses[h]!);
-      if (clocks.length === 0) return fit;
-      const others = clocks.map((o) => plain(traces.predict(hypotheses[h]!.faults, chain, o)).fit);
-      return { ...fit, fit: others.reduce((sum, f) => sum + f, fit.fit) / (clocks.length + 1) };
+      const h = hypotheses[i]!;
+      if (moments.length === 0) return fitOf(p, h);
+      const ways = moments.map((o) => () => plain(o === observation ? p : traces.predict(h.faults, chain, o)).fit);
+      return causes.reading({ key: 'moments', renewed: true, ways }, episode, plain)(p, h);
     });
-    const fitsIfBad = new Map<HypothesisIndex, Fit>();
-    for (const h of hypotheses)
-      if (h.kind === 'fault' && h.faults.some((f) => episode.repaired.includes(f.part))) {
-        const unmended = chain.map((e) => ({ ...e, repaired: without(e, h) }));
-        const prediction = traces.predict(h.faults, unmended, item.observation);
-        fitsIfBad.set(h.index, kind.fit(model, item.observation, prediction, scale, predictions[0]));
-      }
+    const sinceRepair = new Map<HypothesisIndex, SinceRepair>();
+    for (const h of hypotheses) {
+      const fitIn = (c: readonly Episode[]): Fit => plain(traces.predict(h.faults, c, observation));
+      const since = fitsSinceRepair(model, h, chain, fitIn);
+      if (since) sinceRepair.set(h.index, since);
+    }
     return {
       item,
       group: groupOf(before, askedKey(model, episode, item.observation), predictions),
       predictions,
       fits,
-      fitsIfBad,
+      sinceRepair,
       sound: fits[0],
       base: uninformed(known, fits),
       episode,
@@ -88,11 +93,11 @@ export function fitEvidence(
   });
 }
 
-/** A moment of a run is another one of a run whose clock goes faster or slower: the same question at those. */
-function clocksOf(observation: EvidenceItem['observation']): EvidenceItem['observation'][] {
+/** A moment of a run is another one of a run whose clock goes faster or slower: the same question at each of those. */
+function momentsOf(observation: EvidenceItem['observation']): EvidenceItem['observation'][] {
   const { after } = observation;
   if (after === undefined) return [];
-  return CLOCKS.filter((c) => c !== 1).map((c) => ({ ...observation, after: Math.round(after / c) }));
+  return CLOCKS.map((c) => (c === 1 ? observation : { ...observation, after: Math.round(after / c) }));
 }
 
 /** The ways of failing that differ in how far they are gone, each with its severities in their order. */
@@ -116,9 +121,6 @@ function groupOf(
   return at === 0 ? key : `${key}#${at}`;
 }
 
-const without = (episode: Episode, h: Hypothesis): PartIndex[] =>
-  episode.repaired.filter((part) => !h.faults.some((f) => f.part === part));
-
 /** What somebody who knows nothing would expect: even odds over answers, or the blunder density. */
 export function uninformed(predictions: readonly Prediction[], fits: readonly (Fit | undefined)[]): number {
   const first = predictions[0];
@@ -138,6 +140,7 @@ export function posterior(
   priorOf: (h: Hypothesis) => number = (h) => h.prior,
 ): Float64Array {
   const groups = groupsOf(items);
+  const worthOf = new Map(groups.flatMap((g) => g.items.map((i) => [i, worthOfEach(g.items.length)] as const)));
   const logs = Float64Array.from(hypotheses, (h) => Math.log(priorOf(h)));
   const bases = groups.map(({ items }) => items.reduce((product, i) => product * i.base, 1) ** (1 / items.length));
   const single = groups.map(({ items }) =>
@@ -149,30 +152,28 @@ export function posterior(
     else if (h.kind === 'other') logs[h.index]! += otherLog(h, hypotheses, groups, single, bases, evidence);
     else if (h.occurs < 1) logs[h.index]! += comingAndGoing(h, groups, single);
     else logs[h.index]! += sumOf(groups, (g) => Math.log(Math.max(value(g), 1e-300)));
-    if (h.kind === 'fault') logs[h.index]! = withBadRepair(h, logs[h.index]!, groups, single, evidence);
+    if (h.kind === 'fault') logs[h.index]! += repairHistory(h, items, worthOf, badShare(h, evidence));
   }
   return normalise(logs);
 }
 
-interface Group {
+interface ItemGroup {
   readonly episode: number;
   readonly items: readonly ItemFit[];
 }
 
 /** Items by like question; a group belongs to the episode of its first item. */
-function groupsOf(items: readonly ItemFit[]): Group[] {
+function groupsOf(items: readonly ItemFit[]): ItemGroup[] {
   const groups = new Map<string, ItemFit[]>();
   for (const item of items) groups.set(item.group, [...(groups.get(item.group) ?? []), item]);
   return [...groups.values()].map((list) => ({ episode: list[0]!.item.episode, items: list }));
 }
 
-const sumOf = (groups: readonly Group[], log: (group: number) => number): number =>
+const sumOf = (groups: readonly ItemGroup[], log: (group: number) => number): number =>
   groups.reduce((sum, _, g) => sum + log(g), 0);
 
-const logOf = (value: number): number => Math.log(Math.max(value, 1e-300));
-
 /** A fault that comes and goes is there or away for a whole episode. */
-function comingAndGoing(h: Hypothesis, groups: readonly Group[], single: readonly (readonly number[])[]): number {
+function comingAndGoing(h: Hypothesis, groups: readonly ItemGroup[], single: readonly (readonly number[])[]): number {
   let log = 0;
   for (const episode of new Set(groups.map((g) => g.episode))) {
     let there = 0;
@@ -187,32 +188,6 @@ function comingAndGoing(h: Hypothesis, groups: readonly Group[], single: readonl
   return log;
 }
 
-/** log(share·e^a + (1−share)·e^b). */
-function logMix(share: number, a: number, b: number): number {
-  const top = Math.max(a, b);
-  return top + Math.log(share * Math.exp(a - top) + (1 - share) * Math.exp(b - top));
-}
-
-/** What was repaired may have been repaired badly: then its fault lives on. */
-function withBadRepair(
-  h: Hypothesis,
-  log: number,
-  groups: readonly Group[],
-  single: readonly (readonly number[])[],
-  evidence: Evidence,
-): number {
-  let good = 0;
-  let bad = 0;
-  groups.forEach((group, g) => {
-    const fits = group.items.map((i) => i.fitsIfBad.get(h.index));
-    if (fits.some((f) => f === undefined)) return;
-    good += logOf(single[g]![h.index]!);
-    bad += logOf(groupLikelihood(fits));
-  });
-  if (good === 0 && bad === 0) return log;
-  return log - good + logMix(badShare(h, evidence), bad, good);
-}
-
 function badShare(h: Hypothesis, evidence: Evidence): number {
   const last = evidence.episodes[evidence.episodes.length - 1]!;
   const measured = h.faults.every((f) => !last.repaired.includes(f.part) || last.measured?.includes(f.part) === true);
@@ -223,7 +198,7 @@ function badShare(h: Hypothesis, evidence: Evidence): number {
 function otherLog(
   h: Hypothesis,
   hypotheses: readonly Hypothesis[],
-  groups: readonly Group[],
+  groups: readonly ItemGroup[],
   single: readonly (readonly number[])[],
   bases: readonly number[],
   evidence: Evidence,
@@ -247,19 +222,6 @@ function otherLog(
     log += logOf(ASSUMED.otherLikeListed * listed + (1 - ASSUMED.otherLikeListed) * base * ASSUMED.otherUnlike);
   });
   return log + logMix(badShare(h, evidence), notMended, mended);
-}
-
-/** How many readings of the same question count at all. */
-const REPEATS_COUNTED = 4;
-
-function groupLikelihood(fits: readonly (Fit | undefined)[]): number {
-  let product = 1;
-  for (const fit of fits) {
-    if (!fit) return 0;
-    product *= likelihood(fit);
-  }
-  const n = fits.length;
-  return n === 1 ? product : product ** ((1 + ASSUMED.repeatWorth * (Math.min(n, REPEATS_COUNTED) - 1)) / n);
 }
 
 function normalise(logs: Float64Array): Float64Array {

@@ -152,6 +152,7 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
       return `${body.why === 'cannot' ? 'Cannot' : 'Will not'} do: ${test ? questionTitle(model, test.question) : body.test}`;
     }
     case 'repaired':
+      if (body.old === true) return `Put back: the old ${title(body.part)}`;
       return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}${body.measured === true ? ', measured before fitting' : ''}`;
     case 'adjusted':
       return `Adjusted: ${body.what}, was ${body.original}, now ${body.now}`;

@@ -53,7 +53,7 @@ export class ExpectedFinding {
       group: id,
       predictions: [this.sound],
       fits: this.fits,
-      fitsIfBad: new Map(),
+      sinceRepair: new Map(),
       sound: soundFit,
       base: uninformed([this.expected], [this.own]),
       episode: this.chain[this.chain.length - 1]!,

@@ -1,4 +1,5 @@
 import type { Random } from '../simulation';
+import { ASSUMED } from '../standards';
 import { type Reading, readingValue } from '../units';
 import { between, gauss } from './fit';
 import { type Prediction, type Reach, readsOpen } from './prediction';
@@ -19,15 +20,32 @@ export function fitOhms(reading: Reading, p: Prediction): { fit: number; base: n
   return { fit, base };
 }
 
+/** What stands between a part and what is read of it: ohms of the leads, and what warmth makes of its own. */
+export interface Through {
+  readonly leads: number;
+  readonly times: number;
+}
+
+/** Density of a reading where leads and warmth are known. */
+export function fitOhmsThrough(reading: Reading, p: Prediction, through: Through): number {
+  if (p.kind !== 'ohms') return 0;
+  const x = readingValue(reading);
+  const at = (ohms: number, reach?: Reach): number => resting(x, ohms, p.tolerance, reach, through);
+  return p.shorter ? (1 - p.shorter.share) * at(p.ohms) + p.shorter.share * at(p.shorter.value) : at(p.ohms, p.reach);
+}
+
 /** Density of a reading of a part that rests at some ohms, per decade; a probability where OL is read. */
-function resting(x: number, value: number, tolerance: number, reach?: Reach): number {
+function resting(x: number, value: number, tolerance: number, reach?: Reach, through?: Through): number {
   if (readsOpen(x) || readsOpen(value)) return readsOpen(x) && readsOpen(value) ? 1 : 0;
-  const near = Math.max(value, 0.1);
+  const shown = (ohms: number): number =>
+    Math.max(through ? ohms * through.times + through.leads : ohms, ASSUMED.leastOhms);
+  const near = shown(value);
   // Leads and contacts add a few tenths of an ohm; the part itself has its tolerance.
-  const sd = Math.hypot(0.02 + tolerance, 0.25 / (near + 0.3)) / Math.LN10;
-  const read = Math.log10(Math.max(x, 0.1));
+  const unsure = through ? ASSUMED.contactOhms : ASSUMED.leadOhms;
+  const sd = Math.hypot(0.02 + tolerance, unsure / (near + 0.3)) / Math.LN10;
+  const read = Math.log10(Math.max(x, ASSUMED.leastOhms));
   if (!reach) return gauss(read, Math.log10(near), sd);
-  return between(read, { low: Math.log10(Math.max(reach.low, 0.1)), high: Math.log10(Math.max(reach.high, 0.1)) }, sd);
+  return between(read, { low: Math.log10(shown(reach.low)), high: Math.log10(shown(reach.high)) }, sd);
 }
 
 /** Whether an ohmmeter would not tell two predictions apart. */

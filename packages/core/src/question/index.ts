@@ -27,6 +27,7 @@ export {
   type Place,
   type TitleMessage,
 } from './messages';
+export { type CommonCause, commonCauseOf } from './common-cause';
 export { CLOCKS } from './moment';
 export { METER_SETTLES } from './observed-stretch';
 export { equal, isAbsent, type Prediction, readsOpen } from './prediction';

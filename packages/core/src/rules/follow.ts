@@ -221,7 +221,9 @@ class Following implements Followed {
         return this.#end(happening, what.stop, what.evidence);
       case 'repaired':
         this.c.worked = true;
-        this.c.repaired.set(what.part, what.title);
+        // A guess that was put back is no repair; what it touched has to be proved all the same.
+        if (what.old) this.c.repaired.delete(what.part);
+        else this.c.repaired.set(what.part, what.title);
         this.c.repairedAt = { at, fired: this.c.fired };
         for (const list of what.touches) this.c.touched.add(list);
         this.proof.clear();

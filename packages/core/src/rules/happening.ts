@@ -59,7 +59,14 @@ export type What =
   | { readonly type: 'undone'; readonly event: string; readonly kept?: boolean }
   | { readonly type: 'stop-order'; readonly stop: string; readonly order: string; readonly answer: 'done' | 'cannot' }
   | { readonly type: 'stop-ended'; readonly stop: string; readonly evidence: Readonly<Record<string, FactValue>> }
-  | { readonly type: 'repaired'; readonly part: string; readonly title: string; readonly touches: readonly string[] }
+  | {
+      readonly type: 'repaired';
+      readonly part: string;
+      readonly title: string;
+      readonly touches: readonly string[];
+      /** The part that was there before was put back. */
+      readonly old?: true;
+    }
   | {
       readonly type: 'proof-line';
       readonly line: string;

@@ -36,6 +36,16 @@ export const ASSUMPTIONS = {
   },
   badRepair: { value: 0.03, what: 'share of repairs with a bad, wrong or badly fitted new part', why: COMMON },
   badThoughMeasured: { value: 0.006, what: 'the same when the new part was measured before fitting', why: COMMON },
+  curesForAWhile: {
+    value: 0.01,
+    what: 'share of repairs that cure for a while and then leave everything as it was',
+    why: COMMON,
+  },
+  airAfterOpening: {
+    value: 0.3,
+    what: 'share of works on the gas pipe after which the first tries find air in it',
+    why: 'depends on what was opened and how it was purged; ' + COMMON,
+  },
   // People.
   misseen: { value: 0.04, what: 'share of cues misseen or misheard', why: COMMON },
   misjudgedOutcome: { value: 0.05, what: 'share of tries of which the end is misjudged', why: COMMON },
@@ -85,6 +95,19 @@ export const ASSUMPTIONS = {
   ghostWanders: { value: 0.3, what: 'chance that a ghost is written down as wandering', why: COMMON },
   numberReadWithin: { value: 0.02, what: 'error of a gauge or watch, share of the value', why: COMMON },
   timingTolerance: { value: 0.12, what: 'how the times of sound appliances of one type differ, share', why: COMMON },
+  clockSpread: {
+    value: 0.1,
+    what: 'how far the clock of one control is off, which moves all its steps together, share',
+    why: COMMON,
+  },
+  leadOhms: { value: 0.25, what: 'ohms that leads and contacts add or not, Ω', why: COMMON },
+  contactOhms: { value: 0.08, what: 'what is left of that once other readings told of the leads, Ω', why: COMMON },
+  warmthOfOhms: {
+    value: 0.06,
+    what: 'what a cold or a warm room makes of the ohms of all parts together, share',
+    why: 'copper: 0.393 % per K from 20 °C (IEC 60028, from memory), 15 K to either side',
+  },
+  leastOhms: { value: 0.1, what: 'what an ohmmeter tells from nothing, Ω', why: COMMON },
   pressureFloor: { value: 5, what: 'smallest error of a pressure, Pa (0.02 in w.c.)', why: COMMON },
   currentFloor: { value: 0.15e-6, what: 'smallest error of a flame signal, A', why: COMMON },
   clampedWithin: {

@@ -122,9 +122,17 @@ function readEvents(fields: Fields, key: string, value: Data, path: Path, model:
     }
     case 'repaired': {
       if (!isMap(value)) return [{ type: 'repaired', part: String(value), action: '' }];
-      fields.only(value, path, ['part', 'measured']);
+      fields.only(value, path, ['part', 'measured', 'old']);
       const measured = fields.flag(value, 'measured', path, false);
-      return [{ type: 'repaired', part: fields.text(value, 'part', path), action: '', measured }];
+      return [
+        {
+          type: 'repaired',
+          part: fields.text(value, 'part', path),
+          action: '',
+          measured,
+          old: fields.flag(value, 'old', path, false),
+        },
+      ];
     }
     case 'adjusted': {
       const map = fields.map(value, path, '{what, original, now}');

@@ -75,7 +75,15 @@ function whatOf(body: EventBody): What[] {
     case 'stop-ended':
       return [{ type: 'stop-ended', stop: body.stop, evidence: body.evidence }];
     case 'repaired':
-      return [{ type: 'repaired', part: body.part, title: body.title ?? body.part, touches: body.touches ?? [] }];
+      return [
+        {
+          type: 'repaired',
+          part: body.part,
+          title: body.title ?? body.part,
+          touches: body.touches ?? [],
+          ...(body.old === true && { old: true }),
+        },
+      ];
     case 'proof-line': {
       const { type, line, answer, value, fuel, plate } = body;
       return [

@@ -9,12 +9,14 @@ const body = bodyOf('repaired', {
   action: words,
   /** The new part was measured good before it was fitted. */
   measured: t.Optional(t.Boolean()),
+  /** It was a guess: the part that was there before is in again. */
+  old: t.Optional(t.Boolean()),
   /** What it is called, and the lists of proof it touches, for readers that do not know the profile. */
   title: t.Optional(words),
   touches: t.Optional(t.Array(name, { maxItems: 20 })),
 });
 
-/** A part was repaired: a new episode. */
+/** A part was repaired, or the old one put back: a new episode. */
 export const repaired: EventKind<typeof body> = {
   body,
   problem: (model, { part }) =>
@@ -25,14 +27,14 @@ export const repaired: EventKind<typeof body> = {
           part,
           model.parts.map((p) => p.id),
         ),
-  apply: (draft, { part, measured: isMeasured }) => {
+  apply: (draft, { part, measured: isMeasured, old }) => {
     const { setup, repaired: before, measured = [] } = draft.present;
     const parts = replacedWith(draft.model, findPart(draft.model, part)!.index);
     const others = measured.filter((p) => !parts.includes(p));
     draft.episodes.push({
       setup,
-      repaired: [...new Set([...before, ...parts])],
-      measured: isMeasured === true ? [...others, ...parts] : others,
+      repaired: [...before.filter((p) => !parts.includes(p)), ...(old === true ? [] : parts)],
+      measured: isMeasured === true && old !== true ? [...others, ...parts] : others,
     });
   },
 };

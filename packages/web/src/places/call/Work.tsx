@@ -48,6 +48,12 @@ function Repair({ drawing, view, onBody }: Omit<Props, 'call'>) {
     setPart(undefined);
     setMeasured(false);
   };
+  const putBack = (): void => {
+    if (chosen === undefined) return setProblem('Choose the part of which the old one is in again.');
+    setProblem(undefined);
+    onBody({ type: 'repaired', part: chosen, action: '', old: true });
+    setPart(undefined);
+  };
   return (
     <div className={styles.row}>
       <Choice
@@ -61,6 +67,7 @@ function Repair({ drawing, view, onBody }: Omit<Props, 'call'>) {
         new part measured good before fitting
       </Checkbox>
       <Button onClick={repaired}>Repaired: try again</Button>
+      <Button onClick={putBack}>Old one put back</Button>
       <Problem words={problem} />
     </div>
   );
