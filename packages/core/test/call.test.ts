@@ -1,10 +1,11 @@
-import { TRAINED } from '../src/rules';
+import { follow, TRAINED } from '../src/rules';
 import { Engine } from '../src/diagnosis';
 import { drawingOf, understood } from '../src/presentation';
 import { lineWords } from '../src/question/line-words';
 import {
   type CallEvent,
   compareEvents,
+  happeningsOf,
   type EventBody,
   mergeEvents,
   nextSeq,
@@ -111,6 +112,19 @@ describe('the reducer', () => {
     );
     expect(state.evidence.items.map((i) => i.episode)).toEqual([0, 1, 2]);
     expect(state.evidence.episodes[2]!.repaired).toEqual([model.parts.find((p) => p.id === 'gas-valve')!.index]);
+  });
+
+  test('a guess that was put back is no repair any more, in the evidence and in the ledger', () => {
+    const repaired = (old: boolean): EventBody => ({ type: 'repaired', part: 'gas-valve', action: '', old });
+    const before = log(seen('valve', 'no'), repaired(false));
+    const after = [...before, event(repaired(true), 3), event(seen('valve', 'no'), 4)];
+    const state = reduceCall(model, after);
+    expect(state.evidence.episodes.map((e) => e.repaired.length)).toEqual([0, 1, 0]);
+    expect(state.evidence.items.map((i) => i.episode)).toEqual([0, 2]);
+    const ledger = (events: readonly CallEvent[]) => [
+      ...follow(happeningsOf(events), { family: 'furnace', now: Date.parse(events[0]!.at) }).c.repaired.keys(),
+    ];
+    expect([ledger(before), ledger(after)]).toEqual([['gas-valve'], []]);
   });
 
   test('events that mean nothing for the profile are kept, named and left out', () => {

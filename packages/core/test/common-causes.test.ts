@@ -12,13 +12,45 @@ function unknownAfter(family: string, ...events: readonly string[]): number {
   engines.set(family, engine);
   const source = `format: zetalysis-case/1\ntitle: t\nprofile: ${family}\nevents:\n${events.map((e) => `  - ${e}\n`).join('')}`;
   const { steps } = loadCase(source, 'told.yaml', engine.model);
-  const { evidence } = reduceCall(engine.model, caseEvents(steps));
+  const { evidence } = reduceCall(engine.model, caseEvents(steps), { needs: 'met' });
   const { hypotheses, probabilities } = engine.assess(evidence, { pairs: false });
   const share = (id: string): number => probabilities[hypotheses.findIndex((h) => h.id === id)]!;
   return share('unknown') / share('healthy');
 }
 
-describe('one clock', () => {
-  const sound = { inducer: 1, glow: 17, valve: 34, blower: 74 };
-  test('moves all steps of a control', () => expect(sound).toBeDefined());
+const steps = ([glow, valve, lit]: readonly number[]): string =>
+  `timing: {glow: ${glow} s, valve: ${valve} s, steady: ${lit} s}`;
+const furnace = 'furnace-condensing';
+
+test('one clock: all steps late by as much surprise less than one late and the next early', () => {
+  const late = unknownAfter(furnace, steps([33, 46.8, 58.2]));
+  const apart = unknownAfter(furnace, steps([33, 35.4, 58.2]));
+  expect(late).toBeLessThan(apart / 3);
+  expect(late).toBeLessThan(1);
+});
+
+test('the same leads: all readings high by the same ohms surprise less than one high and the next low', () => {
+  const dead = (inducer: number, blower: number, coil: number): string[] => [
+    `ohms: {part: inducer, value: ${inducer}ohm}`,
+    `ohms: {part: blower, branch: main, value: ${blower}ohm}`,
+    `ohms: {part: gas-valve, value: ${coil}ohm}`,
+  ];
+  const high = unknownAfter(furnace, ...dead(12.8, 4.5, 15.9));
+  const apart = unknownAfter(furnace, ...dead(12.8, 3.6, 15.9));
+  expect(high).toBeLessThan(apart);
+  expect(high).toBeLessThan(1);
+});
+
+test('the pressure of the house: what was strong before a repair is no further surprise after it', () => {
+  const strong = ['gauge: {gas-inlet: 10 inwc}', 'setup: {call: false}', 'gauge: {gas-inlet: 10.1 inwc}'];
+  const other = ['gauge: {gas-inlet: 10 inwc}', 'setup: {call: false}', 'gauge: {gas-inlet: 5.8 inwc}'];
+  expect(unknownAfter(furnace, ...strong)).toBeLessThan(unknownAfter(furnace, ...other) / 3);
+});
+
+test('what was renewed has a clock of its own', () => {
+  const before = steps([33, 46.8, 58.2]);
+  const after = steps([25, 35.4, 44]);
+  const renewed = unknownAfter(furnace, before, 'repaired: board', after);
+  const same = unknownAfter(furnace, before, 'setup: {}', after);
+  expect(renewed).toBeLessThan(same / 2);
 });
