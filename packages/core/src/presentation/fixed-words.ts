@@ -17,6 +17,7 @@ export const COMPLAINT_WORDS: Readonly<Record<Complaint, string>> = {
   short: 'It heats a little, then stops',
   poor: 'It runs, and something is not as it should be',
   'fine-now': 'It stopped once, and works now',
+  'after-reset': 'It runs after a reset, and goes off again',
 };
 
 /** How a plug or a wire was found. */

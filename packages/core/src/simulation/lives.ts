@@ -8,6 +8,8 @@ import type { Trajectories } from './trajectories';
 export interface Lived {
   readonly trace: Trace;
   readonly faults: readonly FaultRef[];
+  /** As it is found: the run that tripped what stands tripped. */
+  readonly before?: Trace;
 }
 
 /**
@@ -54,11 +56,21 @@ export class Lives {
     for (const episode of chain) {
       const active = faults.filter((f) => !episode.repaired.includes(f.part));
       lived = this.live(active, episode, forget(this.model, memory, episode, before));
+      if (!before && memory && this.tripped(memory))
+        lived = { ...lived, before: this.live(active, episode, undefined).trace };
       memory = lived.trace.memory;
       before = episode;
     }
     if (!lived) throw new RangeError('a chain needs at least one episode');
     return lived;
+  }
+
+  /** Whether a reset waits for being pressed. */
+  private tripped({ partStates }: Memory): boolean {
+    return [...partStates.keys()].some((part) => {
+      const { kind, spec } = this.model.parts[part]!;
+      return kind.manualReset?.(spec) === true;
+    });
   }
 
   private live(active: readonly FaultRef[], episode: Episode, memory: Memory | undefined): Lived {
