@@ -4,7 +4,7 @@ import { coverage } from '../src/analysis';
 import { Engine } from '../src/diagnosis';
 import { loadProfile, type Problem, ProblemError } from '../src/profile';
 import { checkProfile } from '../src/simulation';
-import { profileText } from './models';
+import { FAMILIES, profileText } from './models';
 
 const furnace = profileText('furnace-condensing');
 
@@ -17,6 +17,10 @@ function problemsAfter(from: string, to: string): readonly Problem[] {
     throw error;
   }
 }
+
+test.each(FAMILIES)('every variant of %s works', (id) =>
+  expect(checkProfile(profileText(id), `${id}.yaml`).problems).toEqual([]),
+);
 
 const EXAMPLE = join(__dirname, '../../../docs/examples/wall-heater.yaml');
 

@@ -7,7 +7,11 @@ import { profile } from './models';
  * the house (common practice, no source). Said by how likely something unknown is, which expects nothing of any reading.
  */
 const engines = new Map<string, Engine>();
-function unknownAfter(family: string, ...events: readonly string[]): number {
+const unknownAfter = (family: string, ...events: readonly string[]): number =>
+  odds(family, 'unknown', 'healthy', events);
+
+/** How many times likelier one hypothesis is than another. */
+function odds(family: string, one: string, other: string, events: readonly string[]): number {
   const engine = engines.get(family) ?? new Engine(profile(family));
   engines.set(family, engine);
   const source = `format: zetalysis-case/1\ntitle: t\nprofile: ${family}\nevents:\n${events.map((e) => `  - ${e}\n`).join('')}`;
@@ -15,7 +19,7 @@ function unknownAfter(family: string, ...events: readonly string[]): number {
   const { evidence } = reduceCall(engine.model, caseEvents(steps), { needs: 'met' });
   const { hypotheses, probabilities } = engine.assess(evidence, { pairs: false });
   const share = (id: string): number => probabilities[hypotheses.findIndex((h) => h.id === id)]!;
-  return share('unknown') / share('healthy');
+  return share(one) / share(other);
 }
 
 const steps = ([glow, valve, lit]: readonly number[]): string =>
@@ -53,4 +57,24 @@ test('what was renewed has a clock of its own', () => {
   const renewed = unknownAfter(furnace, before, 'repaired: board', after);
   const same = unknownAfter(furnace, before, 'setup: {}', after);
   expect(renewed).toBeLessThan(same / 2);
+});
+
+test('a source of one’s own may be dead: nothing lights on the bench, three times over, is no more than one such chance', () => {
+  const nothing = ['seen: {glow: no}', 'seen: {pilot: no}', 'seen: {fire: no}'];
+  const fed = ['setup: {actions: [valve-alone]}', ...nothing];
+  const ratio = (events: readonly string[]): number =>
+    odds('furnace-valve-control', 'valve-control.dead', 'healthy', events);
+  const before = ratio(['note: nothing yet']);
+  // As it stands, three things that do not come say far more than that.
+  expect(ratio(nothing) / before).toBeGreaterThan(100);
+  expect(ratio(fed) / before).toBeGreaterThan(10);
+  expect(ratio(fed) / before).toBeLessThan(1 / 0.05);
+});
+
+test('what is read on the terminals of the line itself is seldom a slip of the pen', () => {
+  const furthest = ['volts: {red: L1, black: N, value: 84}'];
+  const behind = ['volts: {red: L1D, black: N, value: 84}'];
+  const low = (events: readonly string[]): number =>
+    ['supply.low@1', 'supply.low@2', 'supply.low@3'].reduce((sum, id) => sum + odds(furnace, id, 'healthy', events), 0);
+  expect(low(furthest)).toBeGreaterThan(3 * low(behind));
 });

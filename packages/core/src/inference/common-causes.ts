@@ -12,14 +12,14 @@ export class CommonCauses {
 
   /** How to weigh one reading; every hypothesis is asked about once. `plain` says how often it is misread. */
   reading(
-    { key, renewed, ways }: CommonCause,
+    { key, renewed, ways, odds }: CommonCause,
     { repaired }: Episode,
     plain: (p: Prediction) => Fit,
   ): (p: Prediction, h: Hypothesis) => Fit {
     const before = this.follow(renewed ? `${key}|${[...repaired].sort((a, b) => a - b).join()}` : key);
     return (p, h) => {
       const { base, blunder } = plain(p);
-      const known = before.get(h.index) ?? ways.map(() => 1 / ways.length);
+      const known = before.get(h.index) ?? odds ?? ways.map(() => 1 / ways.length);
       const fits = ways.map((fitOf) => fitOf(p));
       const after = known.map((share, w) => share * likelihood({ fit: fits[w]!, base, blunder }));
       const total = after.reduce((sum, x) => sum + x, 0);

@@ -67,9 +67,16 @@ export function fitEvidence(
     const cause = commonCauseOf(model, observation, scale);
     const fitOf = cause ? causes.reading(cause, episode, plain) : sources.reading(observation, episode, plain);
     const moments = momentsOf(observation);
+    const dead = withDeadRig(model, chain);
     const fits = predictions.map((p, i) => {
       if (!p) return undefined;
       const h = hypotheses[i]!;
+      if (dead) {
+        const without = traces.predict(h.faults, dead, observation);
+        const ways = [p, without].map((way) => () => plain(way).fit);
+        const odds = [1 - ASSUMED.deadRig, ASSUMED.deadRig];
+        return causes.reading({ key: `rig ${item.episode}`, renewed: false, ways, odds }, episode, plain)(p, h);
+      }
       if (moments.length === 0) return fitOf(p, h);
       const ways = moments.map((o) => () => plain(o === observation ? p : traces.predict(h.faults, chain, o)).fit);
       return causes.reading({ key: 'moments', renewed: true, ways }, episode, plain)(p, h);
@@ -91,6 +98,19 @@ export function fitEvidence(
       episode,
     };
   });
+}
+
+/** The chain as it goes if the source of one's own that feeds the last episode is itself dead; nothing where none does. */
+function withDeadRig({ actions }: Model, chain: readonly Episode[]): readonly Episode[] | undefined {
+  const last = chain[chain.length - 1]!;
+  const rigs = actions.filter((a) => a.goesRound === 'separate-feed' && last.setup.actions.includes(a.id));
+  if (rigs.length === 0) return undefined;
+  const setup = {
+    ...last.setup,
+    actions: last.setup.actions.filter((id) => !rigs.some((rig) => rig.id === id)),
+    unplugged: [...new Set([...last.setup.unplugged, ...rigs.flatMap((rig) => rig.unplugs)])],
+  };
+  return [...chain.slice(0, -1), { ...last, setup }];
 }
 
 /** A moment of a run is another one of a run whose clock goes faster or slower: the same question at each of those. */

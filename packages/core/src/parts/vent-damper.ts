@@ -23,17 +23,26 @@ export const ventDamper: PartKind = {
       relativeRate: 0.3,
       repair: 'correct',
     },
+    {
+      id: 'held-on',
+      words: 'stands on its hold-open switch: the end switch is made all the time, with or without a call',
+      relativeRate: 0.15,
+      repair: 'correct',
+    },
     { id: 'end-switch-open', words: 'opens, but its end switch does not pass', relativeRate: 1.2, repair: 'replace' },
     other(0.15),
   ],
   electrical: (spec, state, fault, branch, frequency) => {
-    if (branch === 'end-switch') return state === 'open' && fault !== 'end-switch-open' ? CLOSED : OPEN;
+    if (branch === 'end-switch') {
+      if (fault === 'held-on') return CLOSED;
+      return state === 'open' && fault !== 'end-switch-open' ? CLOSED : OPEN;
+    }
     if (fault === 'motor-open') return OPEN;
     return ohms(num(spec, 'ohms'), frequency === 'ac' ? num(spec, 'reactance') : 0);
   },
   // What holds the blade part of the way leaves it half driven.
   drive: ({ spec, fault, volts }) => {
-    const still = fault === 'blade-stuck' || fault === 'held-open' || fault === 'motor-open';
+    const still = ['blade-stuck', 'held-open', 'held-on', 'motor-open'].includes(fault ?? '');
     if (still || volts('motor') < num(spec, 'runs-at')) return NOTHING;
     return fault === 'part-open' ? HOLDS : PULLS;
   },

@@ -272,7 +272,7 @@ export interface Code {
 }
 
 export interface Caution {
-  readonly when: 'always' | 'gas' | 'line' | 'bypass' | 'trial' | 'hot' | 'ohms';
+  readonly when: 'always' | 'gas' | 'line' | 'bypass' | 'trial' | 'hot' | 'ohms' | 'code';
   readonly text: string;
 }
 

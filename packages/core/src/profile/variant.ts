@@ -20,12 +20,16 @@ type Entry = DataMap & { id: string };
 const hasIds = (data: Data | undefined): data is Entry[] =>
   Array.isArray(data) && data.length > 0 && data.every((entry) => isMap(entry) && typeof entry['id'] === 'string');
 
-/** Entries keep their place; an id that is not there yet is put last. */
+/** Entries keep their place; an id that is not there yet is put last, or behind the one that it `follows`. */
 function mergeEntries(target: readonly Entry[], patch: DataMap): Data[] {
   const kept = target.flatMap((entry): Data[] => {
     const change = patch[entry.id];
     return change === null ? [] : [change === undefined ? entry : mergePatch(entry, change)];
   });
   const added = Object.entries(patch).filter(([id, value]) => value !== null && !target.some((e) => e.id === id));
-  return [...kept, ...added.map(([id, value]) => mergePatch({ id }, value))];
+  return added.reduce<Data[]>((entries, [id, value]) => {
+    const { follows, ...entry } = isMap(value) ? value : {};
+    const at = entries.findIndex((e) => isMap(e) && e['id'] === follows);
+    return entries.toSpliced(at < 0 ? entries.length : at + 1, 0, mergePatch({ id }, entry));
+  }, kept);
 }

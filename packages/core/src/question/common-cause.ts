@@ -12,8 +12,10 @@ export interface CommonCause {
   readonly key: string;
   /** Whether it is another one once parts were renewed. */
   readonly renewed: boolean;
-  /** The ways in which it may stand, even odds: how likely the reading is in each, if nobody erred. */
+  /** The ways in which it may stand: how likely the reading is in each, if nobody erred. */
   readonly ways: readonly ((p: Prediction) => number)[];
+  /** The share of each way; even odds where nothing is said. */
+  readonly odds?: readonly number[];
 }
 
 /** Means of the fifths of a normal distribution, in standard deviations: five ways that are equally likely. */

@@ -1,4 +1,4 @@
-import type { Model } from '../profile';
+import type { Model, NetIndex } from '../profile';
 import { type FitAt, fitVoltsAt } from './fit-volts';
 import type { Prediction } from './prediction';
 import type { Observation, Question } from './question-kinds';
@@ -16,3 +16,16 @@ export const fitAtSource = (model: Model, o: Observation, p: Prediction): FitAt 
   o.kind === 'volts' && (p.kind === 'volts' || p.kind === 'unsteady')
     ? fitVoltsAt(o.reading, p, voltsRangeOf(model, o))
     : undefined;
+
+/** Whether both probes stand on the terminals of the line itself: of a source that nothing else feeds. */
+export const readsLine = (
+  { sources, parts }: Model,
+  { red, black }: { readonly red: NetIndex; readonly black: NetIndex },
+): boolean =>
+  sources.some(
+    (source) =>
+      source.parent === undefined &&
+      source.parts.some((part) =>
+        parts[part]!.branches.some(({ a, b }) => (a === red && b === black) || (a === black && b === red)),
+      ),
+  );

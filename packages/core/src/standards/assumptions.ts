@@ -51,6 +51,11 @@ export const ASSUMPTIONS = {
   misjudgedOutcome: { value: 0.05, what: 'share of tries of which the end is misjudged', why: COMMON },
   miscountedCode: { value: 0.03, what: 'share of codes miscounted', why: COMMON },
   misreadVolts: { value: 0.02, what: 'share of voltages misread or taken at the wrong point', why: COMMON },
+  misreadLine: {
+    value: 0.004,
+    what: 'the same read on the terminals of the line itself: what is far out there is read again before it is written',
+    why: COMMON,
+  },
   misreadOhms: { value: 0.015, what: 'share of dead tests misread', why: COMMON },
   misreadGauge: { value: 0.02, what: 'share of gauges misread', why: COMMON },
   mistimed: { value: 0.04, what: 'share of times misjudged', why: COMMON },
@@ -58,6 +63,11 @@ export const ASSUMPTIONS = {
   falseAlarm: {
     value: 0.2,
     what: 'how often something wrong is seen that is not there, as a share of how often it is overlooked',
+    why: COMMON,
+  },
+  deadRig: {
+    value: 0.05,
+    what: 'share of tests with a source of one’s own in which that source, a clip or a lead of it is dead',
     why: COMMON,
   },
   readThoughAbsent: { value: 0.35, what: 'chance of a reading at a step that hardly comes', why: COMMON },

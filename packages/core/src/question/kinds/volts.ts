@@ -22,6 +22,7 @@ import { lasting, readable } from '../observed-stretch';
 import type { Offer, QuestionKind } from '../question-kind';
 import { probesReach } from '../relevance';
 import { INSTRUMENTS, met } from '../simulated-hand';
+import { readsLine } from '../source-of';
 import { voltsIn } from '../standing-volts';
 import { levelOf, voltsRangeOf } from '../volts-range';
 import { caseReading } from './readings';
@@ -128,7 +129,7 @@ export const volts: QuestionKind<VoltsQuestion, VoltsObservation, typeof body> =
   },
   fit: (model, o, prediction) => ({
     ...fitVolts(o.reading, prediction, voltsRangeOf(model, o)),
-    blunder: ASSUMED.misreadVolts,
+    blunder: readsLine(model, o) ? ASSUMED.misreadLine : ASSUMED.misreadVolts,
   }),
   place: (p) => {
     switch (p.kind) {
