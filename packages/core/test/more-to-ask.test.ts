@@ -11,7 +11,7 @@ import {
 } from '@zetalysis/core/question';
 import { FIRST_EPISODE, NORMAL_SETUP, type Setup } from '@zetalysis/core/simulation';
 import { parseEntryLine } from '@zetalysis/core/visit';
-import { CircuitStates, findFault, run } from '../src/simulation';
+import { CircuitStates, findFault, leadsOf, run } from '../src/simulation';
 import { observationWords } from '../src/presentation/question-words';
 import { profile } from './models';
 import { traceOf } from './runs';
@@ -274,5 +274,33 @@ describe('what is taken apart for now', () => {
     expect(traceOf(model, [], { apart: ['gas-valve'] }).outcome).not.toBe('runs');
     expect(traceOf(model, [], { apart: ['limit'] }).outcome).not.toBe('runs');
     expect(traceOf(model, [], { apart: ['no-such-thing'] }).outcome).toBe('runs');
+  });
+
+  test('of a point that feeds several parts, only the lead that is lifted', () => {
+    const leads = leadsOf(model, findNet(model, 'R')).map(({ name }) => name);
+    expect(leads).toEqual(expect.arrayContaining(['R>thermostat', 'R>limit', 'R>board']));
+    expect(traceOf(model, [], { apart: ['R'] }).outcome).toBe('runs');
+    expect(traceOf(model, [], { apart: ['R>thermostat'] }).outcome).toBe('dead');
+    const noLimit = traceOf(model, [], { apart: ['R>limit'] });
+    expect([noLimit.outcome, noLimit.code]).not.toEqual(['runs', 'none']);
+    expect(traceOf(model, [], { apart: ['R>nothing'] }).outcome).toBe('runs');
+    // A point with one lead needs no more than its name.
+    expect(leadsOf(model, findNet(model, 'TC'))).toMatchObject([{ name: 'TC' }]);
+  });
+
+  test('a relay at rest passes nothing from COM to NO, unless it is welded', () => {
+    const steam = profile('steam-standing-pilot');
+    const words = lineWords(steam);
+    expect(parseEntryLine(words, 'pump-relay com no OL', undefined)).toMatchObject({
+      ok: true,
+      value: { type: 'ohms', part: 'pump-relay', branch: 'contact' },
+    });
+    expect(parseEntryLine(words, 'pump-relay com nc 0', undefined)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/COM to NO/),
+    });
+    const question = { kind: 'ohms', part: findPart(steam, 'pump-relay')!.index, branch: 'contact' } as Question;
+    expect(predicted(steam, question, [])).toMatchObject({ kind: 'ohms', ohms: Infinity });
+    expect(value(predicted(steam, question, ['pump-relay.contact-welded']))).toBeLessThan(1);
   });
 });

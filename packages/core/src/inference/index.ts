@@ -14,5 +14,5 @@ export { seedPairs } from './pairs';
 export { fitEvidence, type ItemFit, posterior, uninformed } from './posterior';
 export { type Repair, repairOf } from './repair';
 export { inHindsight } from './repair-history';
-export { SharedSources } from './shared-sources';
 export { Traces } from './traces';
+export { Weighing } from './weighing';

@@ -1,8 +1,6 @@
 import type { Model } from '../profile';
 import {
   askedKey,
-  CLOCKS,
-  commonCauseOf,
   equal,
   type Evidence,
   type EvidenceItem,
@@ -15,11 +13,10 @@ import {
 import type { Episode } from '../simulation';
 import { ASSUMED } from '../standards';
 import { type Hypothesis, type HypothesisIndex, predicts, waysOfFailing } from './hypothesis';
-import { CommonCauses } from './common-causes';
 import { groupLikelihood, logMix, logOf, worthOfEach } from './log-likelihood';
 import { fitsSinceRepair, repairHistory, type SinceRepair } from './repair-history';
-import { SharedSources } from './shared-sources';
 import type { Traces } from './traces';
+import { Weighing } from './weighing';
 
 /** How one item of evidence sits with every hypothesis. */
 export interface ItemFit {
@@ -47,8 +44,7 @@ export function fitEvidence(
 ): ItemFit[] {
   const before = new Map<string, (readonly (Prediction | undefined)[])[]>();
   const severities = severitiesOf(hypotheses);
-  const sources = new SharedSources(model);
-  const causes = new CommonCauses();
+  const weighing = new Weighing(traces);
   return evidence.items.map((item) => {
     const chain = evidence.episodes.slice(0, item.episode + 1);
     const predictions = hypotheses.map((h) =>
@@ -64,23 +60,8 @@ export function fitEvidence(
     const episode = evidence.episodes[item.episode]!;
     const plain = (p: Prediction): Fit => kind.fit(model, item.observation, p, scale, predictions[0]);
     const { observation } = item;
-    const cause = commonCauseOf(model, observation, scale);
-    const fitOf = cause ? causes.reading(cause, episode, plain) : sources.reading(observation, episode, plain);
-    const moments = momentsOf(observation);
-    const dead = withDeadRig(model, chain);
-    const fits = predictions.map((p, i) => {
-      if (!p) return undefined;
-      const h = hypotheses[i]!;
-      if (dead) {
-        const without = traces.predict(h.faults, dead, observation);
-        const ways = [p, without].map((way) => () => plain(way).fit);
-        const odds = [1 - ASSUMED.deadRig, ASSUMED.deadRig];
-        return causes.reading({ key: `rig ${item.episode}`, renewed: false, ways, odds }, episode, plain)(p, h);
-      }
-      if (moments.length === 0) return fitOf(p, h);
-      const ways = moments.map((o) => () => plain(o === observation ? p : traces.predict(h.faults, chain, o)).fit);
-      return causes.reading({ key: 'moments', renewed: true, ways }, episode, plain)(p, h);
-    });
+    const weigh = weighing.reading(observation, scale, chain, plain);
+    const fits = predictions.map((p, h) => (p ? weigh(p, hypotheses[h]!) : undefined));
     const sinceRepair = new Map<HypothesisIndex, SinceRepair>();
     for (const h of hypotheses) {
       const fitIn = (c: readonly Episode[]): Fit => plain(traces.predict(h.faults, c, observation));
@@ -98,26 +79,6 @@ export function fitEvidence(
       episode,
     };
   });
-}
-
-/** The chain as it goes if the source of one's own that feeds the last episode is itself dead; nothing where none does. */
-function withDeadRig({ actions }: Model, chain: readonly Episode[]): readonly Episode[] | undefined {
-  const last = chain[chain.length - 1]!;
-  const rigs = actions.filter((a) => a.goesRound === 'separate-feed' && last.setup.actions.includes(a.id));
-  if (rigs.length === 0) return undefined;
-  const setup = {
-    ...last.setup,
-    actions: last.setup.actions.filter((id) => !rigs.some((rig) => rig.id === id)),
-    unplugged: [...new Set([...last.setup.unplugged, ...rigs.flatMap((rig) => rig.unplugs)])],
-  };
-  return [...chain.slice(0, -1), { ...last, setup }];
-}
-
-/** A moment of a run is another one of a run whose clock goes faster or slower: the same question at each of those. */
-function momentsOf(observation: EvidenceItem['observation']): EvidenceItem['observation'][] {
-  const { after } = observation;
-  if (after === undefined) return [];
-  return CLOCKS.map((c) => (c === 1 ? observation : { ...observation, after: Math.round(after / c) }));
 }
 
 /** The ways of failing that differ in how far they are gone, each with its severities in their order. */

@@ -146,6 +146,14 @@ export interface DeadTest {
 /** What a closed contact, a wire or a fuse may show at most, as a dead test, ohms. */
 export const closedContact = (title: string): DeadTest => ({ branch: '', title, low: 0, high: 1, closedContact: true });
 
+/** What must not pass while the part is at rest: between the common terminal of a contact and its normally open one. */
+export const openAtRest = (branch: string): DeadTest => ({
+  branch,
+  title: 'contact at rest, COM to NO',
+  low: 5e6,
+  high: Infinity,
+});
+
 /** The dead tests of a part that are made with one setting of the meter. */
 export const deadTestsIn = (
   { kind, spec }: { readonly kind: PartKind; readonly spec: Spec },

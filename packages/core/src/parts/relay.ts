@@ -1,5 +1,5 @@
 import { fed, NOTHING, PULLS } from './fed';
-import { CLOSED, num, ohms, OPEN, other, type PartKind, winding, time } from './part-kind';
+import { CLOSED, num, ohms, OPEN, openAtRest, other, type PartKind, winding, time } from './part-kind';
 
 /** A relay, contactor or fan timer: its coil moves its contact, at once or after a delay. Plug-in relays work loose. */
 export const relay: PartKind = {
@@ -65,7 +65,7 @@ export const relay: PartKind = {
     { words: 'before it goes off', lasts: time(spec, 'off-delay') },
   ],
   actsAt: (spec) => num(spec, 'pull-in'),
-  deadTests: (spec) => [winding('coil', 'coil', num(spec, 'ohms'))],
+  deadTests: (spec) => [winding('coil', 'coil', num(spec, 'ohms')), openAtRest('contact')],
   poorly: { branch: 'contact', instead: 'contact-open' },
   role: (branch) => (branch === 'coil' ? 'consumer' : 'contact'),
   symbol: (branch) => (branch === 'coil' ? 'coil' : 'contact'),

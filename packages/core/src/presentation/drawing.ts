@@ -1,7 +1,7 @@
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, jointsOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
-import { OUTCOMES, type Wait, waitsOf } from '../simulation';
+import { leadsOf, OUTCOMES, type Wait, waitsOf } from '../simulation';
 import { capital, type Dimension } from '../units';
 import { type Meanings, meaningsOf } from '../visit';
 import { JOINT_WORDS, OUTCOME_WORDS } from './fixed-words';
@@ -61,6 +61,8 @@ interface DrawnPoint {
   readonly line: boolean;
   /** What the meter is set to. */
   readonly range: MeterRange;
+  /** Its leads that can be lifted. */
+  readonly leads: readonly Choice[];
 }
 
 interface Choice {
@@ -99,7 +101,17 @@ export function drawingOf(model: Model): Drawing {
     points: Object.fromEntries(
       model.points.map((p) => [
         net(p.net),
-        { reach: p.reach, black: net(p.black), line: p.line, range: meterRange(model, { red: p.net, black: p.black }) },
+        {
+          reach: p.reach,
+          black: net(p.black),
+          line: p.line,
+          range: meterRange(model, { red: p.net, black: p.black }),
+          leads: leadsOf(model, p.net).map(({ name, to }, _, all) => ({
+            id: name,
+            title:
+              all.length === 1 ? `lead at ${net(p.net)}` : `lead from ${net(p.net)} to the ${model.parts[to]!.title}`,
+          })),
+        },
       ]),
     ),
     outcomes: OUTCOMES.map((id) => ({ id, title: OUTCOME_WORDS[id] })),

@@ -1,4 +1,4 @@
-import { type Hypothesis, type ItemFit, predicts, SharedSources, type Traces, uninformed } from '../inference';
+import { type Hypothesis, type ItemFit, predicts, type Traces, uninformed, Weighing } from '../inference';
 import { equal, type Fit, kindOf, observationOf, type Prediction, reaching, type Scale, scaleOf } from '../question';
 import type { Episode } from '../simulation';
 import { episodesFor, type Test } from '../test-choice';
@@ -42,7 +42,7 @@ export class ExpectedFinding {
     this.scale = scaleOf(model, question, [this.expected, this.sound, ...others]);
     const observation = observationOf(model, question, this.expected);
     if (!observation) return;
-    const weigh = new SharedSources(model, true).reading(observation, this.chain[this.chain.length - 1]!, (p) =>
+    const weigh = new Weighing(traces, true).reading(observation, this.scale, this.chain, (p) =>
       kindOf(observation).fit(model, observation, p, this.scale, this.sound),
     );
     this.fitOf = (h) => weigh(this.predicted(h), h);

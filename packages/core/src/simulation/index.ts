@@ -14,6 +14,7 @@ export {
   failureModeOf,
   type FaultRef,
   firstSeverity,
+  leadsOf,
   NORMAL_SETUP,
   openWhenApart,
   type Setup,

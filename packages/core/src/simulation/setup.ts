@@ -1,5 +1,5 @@
 import type { FaultMode, Spec } from '../parts';
-import type { Model, Part, PartIndex } from '../profile';
+import type { Model, NetIndex, Part, PartIndex } from '../profile';
 
 /** How the appliance is set while it is watched: one episode has one setup. */
 export interface Setup {
@@ -34,15 +34,23 @@ export function setupKey(setup: Setup): string {
 const apartKey = ({ apart = [] }: Setup): string => (apart.length === 0 ? '' : `|${[...apart].sort().join(',')}`);
 
 /**
- * Branches that are open while a part is out, or the lead of a point is lifted: there, the one that goes on from it. Nothing
- * where a point feeds several: which lead it was is not known.
+ * Branches that are open while a part is out, or the lead of a point is lifted: the one that goes on from it. Where a point feeds
+ * several, the lead is named with the part it goes to, `R>thermostat`; the point alone opens nothing there, for which lead it was
+ * is not known.
  */
 export function openWhenApart({ parts, branches, nets }: Model, name: string): readonly number[] {
   const part = parts.find((p) => p.id === name);
   if (part) return part.branches.map((b) => b.index);
-  const net = nets.indexOf(name);
-  const on = net < 0 ? [] : branches.filter((b) => b.a === net);
-  return on.length === 1 ? [on[0]!.index] : [];
+  const [point, to] = name.split('>');
+  const net = nets.indexOf(point!);
+  const on = net < 0 ? [] : branches.filter((b) => b.a === net && (to === undefined || parts[b.part]!.id === to));
+  return to !== undefined || on.length === 1 ? on.map((b) => b.index) : [];
+}
+
+/** The leads of a point: the name of each, and the part it goes to. One that has no other needs no more than the point. */
+export function leadsOf({ parts, branches, nets }: Model, net: NetIndex): readonly { name: string; to: PartIndex }[] {
+  const fed = [...new Set(branches.filter((b) => b.a === net).map((b) => b.part))];
+  return fed.map((to) => ({ name: fed.length === 1 ? nets[net]! : `${nets[net]}>${parts[to]!.id}`, to }));
 }
 
 /** A fault mode of a part, by index in the model. */

@@ -26,6 +26,9 @@ const DIMENSION = 'resistance';
 /** One more winding of a part that is isolated already. */
 const ONE_MORE_MINUTES = 0.5;
 
+/** How the terminals of a contact are marked. */
+const CONTACT_TERMINALS: ReadonlySet<string> = new Set(['com', 'no', 'nc']);
+
 const formOf = (part: string, branch: string | undefined): AnswerForm => ({
   kind: 'reading',
   dimension: DIMENSION,
@@ -78,8 +81,17 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
     const part = said.find((w) => Object.hasOwn(parts, w));
     if (part === undefined) return undefined;
     const passages = parts[part]!;
-    const winding = passages.length > 1 ? said.find((w) => w !== part && passages.includes(w)) : passages[0]!;
-    const rest = words.filter((_, i) => said[i] !== part && (passages.length === 1 || said[i] !== winding));
+    const terminals = said.filter((w) => CONTACT_TERMINALS.has(w));
+    if (terminals.includes('nc'))
+      return { ok: false, message: 'No NC contact stands on the drawing. Measure what the circuit uses: COM to NO' };
+    const named = terminals.length > 0 ? 'contact' : undefined;
+    const winding =
+      passages.length > 1
+        ? (said.find((w) => w !== part && passages.includes(w)) ?? passages.find((p) => p === named))
+        : passages[0]!;
+    const rest = words.filter(
+      (_, i) => said[i] !== part && (passages.length === 1 || said[i] !== winding) && !CONTACT_TERMINALS.has(said[i]!),
+    );
     if (winding === undefined)
       return {
         ok: false,

@@ -3,6 +3,7 @@ import { type CallView, minutesWords, tapped, type TestView } from '@zetalysis/c
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Cautions } from '../../../kit/Cautions';
+import { Choice } from '../../../kit/Choice';
 import { useAppliance } from '../use-appliance';
 import { Field } from './Field';
 import { Means, worth } from './Means';
@@ -65,16 +66,7 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
           <OnlyALamp red={at[0]!} black={at[1]} phase={view.at} onBody={onBody} />
         )}
         {!(probes[0]! in drawing.words.gauges) && (
-          <Button
-            tone="quiet"
-            onClick={() =>
-              at.length > 0
-                ? onLifted('lead', `lead at ${probes[0]}`, probes[0]!)
-                : onLifted('part-out', drawing.parts.find((p) => p.id === probes[0])?.title ?? probes[0]!, probes[0]!)
-            }
-          >
-            {at.length > 0 ? 'Its lead is lifted' : 'It is taken out'}
-          </Button>
+          <Apart point={at.length > 0 ? probes[0]! : undefined} part={probes[0]!} onLifted={onLifted} />
         )}
       </div>
       <div className={styles.room} data-room tabIndex={0} role="group" aria-label="Where">
@@ -90,6 +82,43 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
         )}
       </div>
     </Sheet>
+  );
+}
+
+interface ApartProps {
+  /** The point that was tapped; nothing where a part was. */
+  readonly point: string | undefined;
+  readonly part: string;
+  readonly onLifted: Props['onLifted'];
+}
+
+/** A lead of a point is lifted, or a part is out: where a point has several leads, each by the part it goes to. */
+function Apart({ point, part, onLifted }: ApartProps) {
+  const { drawing } = useAppliance();
+  if (point === undefined) {
+    const title = drawing.parts.find((p) => p.id === part)?.title ?? part;
+    return (
+      <Button tone="quiet" onClick={() => onLifted('part-out', title, part)}>
+        It is taken out
+      </Button>
+    );
+  }
+  const leads = drawing.points[point]?.leads ?? [];
+  if (leads.length <= 1)
+    return (
+      <Button tone="quiet" onClick={() => onLifted('lead', `lead at ${point}`, point)}>
+        Its lead is lifted
+      </Button>
+    );
+  return (
+    <Choice
+      label="Its lead is lifted"
+      labelHidden
+      placeholder="A lead is lifted…"
+      value={undefined}
+      options={leads.map(({ id, title }) => ({ value: id, label: title }))}
+      onChange={(id) => onLifted('lead', leads.find((l) => l.id === id)!.title, id)}
+    />
   );
 }
 
