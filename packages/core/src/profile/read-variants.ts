@@ -1,4 +1,5 @@
-import { applyBuild, type Build, ordersOf, withVariant } from './build';
+import { applyBuild, ordersOf } from './apply-build';
+import { type Build, withVariant } from './build';
 import { type DataMap, isMap, SourceFile } from './document';
 import { Fields } from './fields';
 import { type Identity, loadIdentity } from './identify';
