@@ -67,6 +67,22 @@ test('repair, then go on: the second fault leads; an adjustment bars the closing
   await expect(evidence(page)).toContainText('proves nothing without: Connect the gauge');
 });
 
+test('a guess is put back; a lead of a point with several is lifted by the part it goes to', async ({ call }) => {
+  const page = await call('Mill Lane 14');
+  await step(page, 'Inducer runs', 'not seen');
+  await page.getByText('Repaired, adjusted, photo').click();
+  await choose(page, 'Part repaired', 'control board');
+  await page.getByRole('button', { name: 'Repaired: try again' }).click();
+  await expect(evidence(page)).toContainText('Repaired: control board');
+  await choose(page, 'Part repaired', 'control board');
+  await page.getByRole('button', { name: 'Old part in again' }).click();
+  await expect(evidence(page)).toContainText('Put back: the old control board');
+  const circuit = page.getByRole('region', { name: 'Circuit and readings' });
+  await circuit.getByRole('button', { name: /^R,/ }).first().click();
+  await choose(page, 'Its lead is lifted', 'lead from R to the thermostat');
+  await expect(page.getByRole('region', { name: 'To put back' })).toContainText('lead from R to the thermostat');
+});
+
 test('terminal by terminal: the learner is told what each point proves, and the choice is kept', async ({ call }) => {
   const page = await call('launderette');
   await step(page, 'Drum turns', 'seen');

@@ -29,10 +29,11 @@ async function typing(page: Page, text: string): Promise<number> {
       window.addEventListener(
         'keydown',
         ({ timeStamp }) => {
-          let begun = false;
+          const entries = (): string | null | undefined =>
+            document.querySelector('section[aria-label="Evidence"]')?.textContent;
+          const before = entries();
           const look = (): void => {
-            begun ||= busy();
-            if (begun && !busy()) resolve(performance.now() - timeStamp);
+            if (entries() !== before && !busy()) resolve(performance.now() - timeStamp);
             else requestAnimationFrame(look);
           };
           look();

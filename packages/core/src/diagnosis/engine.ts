@@ -132,7 +132,12 @@ export class Engine {
    */
   assess(evidence: Evidence, options: { readonly pairs?: boolean } = {}): Assessment {
     const alone = this.weigh(evidence, this.hypotheses);
-    if (options.pairs === false || !this.explainsBadly(evidence, alone)) return alone;
+    return options.pairs === false ? alone : this.withPairs(evidence, alone);
+  }
+
+  /** The same with pairs of faults, where single ones explain badly; `alone` is what they say of this evidence. */
+  withPairs(evidence: Evidence, alone: Assessment): Assessment {
+    if (!this.explainsBadly(evidence, alone)) return alone;
     const pairs = seedPairs(this.hypotheses, alone.items, evidence, this.hypotheses.length);
     return this.weigh(evidence, [...this.hypotheses, ...pairs]);
   }

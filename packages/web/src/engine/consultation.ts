@@ -37,6 +37,7 @@ interface Considered {
   assessment: Assessment;
   paired: boolean;
   ranking: { readonly by: string; readonly ranked: RankedTest[] } | undefined;
+  advised?: { readonly by: string; readonly advised: Advised };
 }
 
 /**
@@ -65,12 +66,14 @@ export class Consultation {
   /** The next tests, and the view with the pairs of faults that were weighed for them. */
   next(log: Log, options: ViewOptions): Advised {
     const known = this.#consider(log);
-    const ranked = known.state.closed ? [] : this.#rank(known, options);
-    const { state, assessment } = known;
-    return {
-      tests: testsView(this.#engine, state, assessment, ranked, options),
-      view: viewOf(this.#engine, state, assessment, options),
-    };
+    const by = JSON.stringify(options);
+    if (known.advised?.by !== by) {
+      const ranked = known.state.closed ? [] : this.#rank(known, options);
+      const { state, assessment } = known;
+      const tests = testsView(this.#engine, state, assessment, ranked, options);
+      known.advised = { by, advised: { tests, view: viewOf(this.#engine, state, assessment, options) } };
+    }
+    return known.advised.advised;
   }
 
   /** What it would take to prove a suspect. */
@@ -110,7 +113,7 @@ export class Consultation {
     const by = JSON.stringify([person, standard]);
     if (known.ranking?.by !== by) {
       const { evidence, declined, followed } = known.state;
-      if (!known.paired) known.assessment = this.#engine.assess(evidence);
+      if (!known.paired) known.assessment = this.#engine.withPairs(evidence, known.assessment);
       known.paired = true;
       known.ranking = {
         by,

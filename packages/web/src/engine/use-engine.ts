@@ -3,7 +3,9 @@ import { buildKey, PLAIN } from '@zetalysis/core/profile';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { type AdviceSnapshot, buildOf, type CallEvent } from '@zetalysis/core/visit';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { CallLog } from '../store/use-call';
 import { holdEngine, type LoadedEngine } from './client';
+import type { Advised } from './consultation';
 import { Conversation } from './conversation';
 
 export interface EngineState {
@@ -27,36 +29,48 @@ interface Shown {
   readonly tests?: readonly TestView[];
 }
 
+type Heard = Pick<CallLog, 'events' | 'onMaking'>;
+
 /**
  * Consults the engine about one call; an answer overtaken by newer evidence is dropped. When a call is opened the suspects
  * are shown before the next test is known; from then on both change together, so that the page is drawn once.
  */
-export function useEngine(events: readonly CallEvent[] | undefined, options: ViewOptions): EngineState {
+export function useEngine({ events, onMaking }: Heard, options: ViewOptions): EngineState {
   const { engine, problem: notLoaded } = useLoaded(events);
   const [shown, setShown] = useState<Shown>();
   const [unanswered, setUnanswered] = useState<string>();
   const [conversation] = useState(() => new Conversation());
   const begun = useRef(false);
+  /** What was answered while its entry was being written. */
+  const ahead = useRef<{ readonly log: readonly CallEvent[]; readonly asked: ViewOptions }>(undefined);
 
   const { units, person, phase, standard, whatIf } = options;
   useEffect(() => {
     if (!engine || !events) return;
     const asked = { units, person, phase, standard, whatIf };
+    if (ahead.current?.log === events && isEqual(ahead.current.asked, asked)) return;
     conversation
       .ask(async (hear) => {
         if (!begun.current) setShown({ log: events, view: await hear(engine.view(events, asked)) });
         begun.current = true;
         const advised = await hear(engine.next(events, asked));
-        // What is as it was stays the very same thing, and is not drawn again.
-        setShown((before) => ({
-          view: replaceEqualDeep(before?.view, advised.view),
-          tests: replaceEqualDeep(before?.tests, advised.tests),
-          log: events,
-        }));
+        setShown((before) => shownOf(before, events, advised));
       })
       .catch((error: unknown) => setUnanswered((error as Error).message));
     return () => conversation.end();
   }, [conversation, engine, events, units, person, phase, standard, whatIf]);
+
+  useEffect(() => {
+    if (!engine) return;
+    const asked = { units, person, phase, standard, whatIf };
+    return onMaking(async (making) => {
+      const advised = await engine.next(making, asked);
+      return (kept) => {
+        setShown((before) => shownOf(before, kept, advised));
+        ahead.current = { log: kept, asked };
+      };
+    });
+  }, [engine, onMaking, units, person, phase, standard, whatIf]);
 
   const log = shown?.log;
   const toProve = useCallback(
@@ -78,6 +92,15 @@ export function useEngine(events: readonly CallEvent[] | undefined, options: Vie
     advice,
   };
 }
+
+/** An answer to be shown: what is as it was stays the very same thing, and is not drawn again. */
+const shownOf = (before: Shown | undefined, log: readonly CallEvent[], { view, tests }: Advised): Shown => ({
+  view: replaceEqualDeep(before?.view, view),
+  tests: replaceEqualDeep(before?.tests, tests),
+  log,
+});
+
+const isEqual = (a: ViewOptions, b: ViewOptions): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The engine of the appliance a call was opened with, in the version it was opened with. */
 function useLoaded(events: readonly CallEvent[] | undefined): {

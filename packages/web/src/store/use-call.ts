@@ -35,11 +35,22 @@ export interface CallLog {
   readonly looking: readonly string[];
   /** Keeps an entry in this browser; it is sent when it can be. */
   readonly append: (body: EventBody) => Promise<void>;
+  /**
+   * Tells of an entry while it is being written, with the log as it will be. What the listener answers with, soon, is done in the
+   * moment in which the log has it: the page is drawn once.
+   */
+  readonly onMaking: (listen: Making) => () => void;
   /** Why the newest entry is not kept: then it is not in the log. */
   readonly notKept: string | undefined;
   /** The server says there is no such call, and this browser has none either. */
   readonly missing: string | undefined;
 }
+
+/** Thinks about a log that is being written; resolves with what shows its answer. */
+type Making = (log: readonly CallEvent[]) => Promise<(kept: readonly CallEvent[]) => void>;
+
+/** As long as an entry that is kept waits for what is thought about it, milliseconds. */
+const SOON_MS = 60;
 
 type Log = Pick<CallLog, 'events' | 'arrived'>;
 const UNREAD: Log = { events: undefined, arrived: [] };
@@ -56,6 +67,10 @@ export function useCall(call: string, me: Me): CallLog {
   /** The clock value of the newest entry made here, so that two quick entries get different ones. */
   const clock = useRef(0);
   const send = useSend();
+  const [listeners] = useState(() => new Set<Making>());
+  /** Entries that are being written here: what the store says of them meanwhile is no news. */
+  const making = useRef(0);
+  const readAgain = useRef<() => Promise<void>>(undefined);
 
   useEffect(() => {
     newest.current = [];
@@ -63,7 +78,7 @@ export function useCall(call: string, me: Me): CallLog {
     let here = true;
     const reread = async (): Promise<void> => {
       const now = await local.events(call, person);
-      if (!here) return;
+      if (!here || making.current > 0) return;
       const came = now.map((k) => ({ event: vouchedFor(k, person, own), number: k.number ?? Infinity }));
       const all = mergeEvents(came.map((a) => a.event));
       if (!isSame(all, newest.current)) newest.current = all;
@@ -73,6 +88,7 @@ export function useCall(call: string, me: Me): CallLog {
         arrived: hasSamePlaces(came, before.arrived) ? before.arrived : came,
       }));
     };
+    readAgain.current = reread;
     const fetchNew = async (): Promise<void> => {
       try {
         // What was opened here a moment ago the server does not know yet.
@@ -103,23 +119,52 @@ export function useCall(call: string, me: Me): CallLog {
   const { state } = overview;
   const append = useCallback(
     async (body: EventBody) => {
+      if (newest.current.length === 0) await readAgain.current?.();
       if (state !== 'open' && !ENDS.has(body.type)) return setNotKept(CLOSED);
       clock.current = Math.max(clock.current + 1, nextSeq(newest.current));
+      const event = vouchedFor({ event: newEntry(call, person, clock.current, body) }, person, own);
+      const log = mergeEvents(newest.current, [event]);
+      const answers = Promise.all([...listeners].map((listen) => listen(log)));
+      making.current++;
       try {
-        await local.append(newEntry(call, person, clock.current, body));
+        const { as: _own, ...entry } = event;
+        await local.append(entry);
+        const shows = await soon(answers);
+        const kept = mergeEvents(newest.current, [event]);
+        newest.current = kept;
+        setLog((before) => ({ events: kept, arrived: [...before.arrived, { event, number: Infinity }] }));
+        if (isSame(kept, log)) shows?.forEach((show) => show(kept));
         setNotKept(undefined);
         void send();
       } catch (error) {
         setNotKept(notKeptWords(error));
+      } finally {
+        making.current--;
+        // What came from elsewhere meanwhile.
+        void readAgain.current?.();
       }
     },
-    [call, person, send, state],
+    [call, listeners, own, person, send, state],
   );
-  return { events, arrived, overview, append, notKept, missing, looking };
+  const onMaking = useCallback<CallLog['onMaking']>(
+    (listen) => {
+      listeners.add(listen);
+      return () => listeners.delete(listen);
+    },
+    [listeners],
+  );
+  return { events, arrived, overview, append, onMaking, notKept, missing, looking };
 }
 
+/** What comes soon; nothing where it takes longer, or fails. */
+const soon = <T>(answer: Promise<T>): Promise<T | undefined> =>
+  Promise.race([
+    answer.catch(() => undefined),
+    new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), SOON_MS)),
+  ]);
+
 /** An entry with what its person might do: what waits here, or was only just sent, is one’s own. */
-function vouchedFor({ event, as }: KeptEvent, person: string, own: Authority): CallEvent {
+function vouchedFor({ event, as }: Pick<KeptEvent, 'event' | 'as'>, person: string, own: Authority): CallEvent {
   const authority = as ?? (event.person === person ? own : undefined);
   return authority ? { ...event, as: authority } : event;
 }

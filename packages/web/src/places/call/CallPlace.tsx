@@ -32,7 +32,7 @@ function OneCall({ id, me }: { id: string; me: Me }) {
   const [standard, setStandard] = useStandard();
   /** The suspect whose world is looked at, by hypothesis. */
   const [whatIf, setWhatIf] = useState<string>();
-  const engine = useEngine(log.events, { units: me.units, person, phase, standard, whatIf });
+  const engine = useEngine(log, { units: me.units, person, phase, standard, whatIf });
   const opened = log.events?.find((e) => e.body.type === 'opened')?.body;
   const machine = useMachine(opened?.type === 'opened' ? opened.machine : undefined);
   const contact = useContact(machine.data?.id);

@@ -67,7 +67,7 @@ function Repair({ drawing, view, onBody }: Omit<Props, 'call'>) {
         new part measured good before fitting
       </Checkbox>
       <Button onClick={repaired}>Repaired: try again</Button>
-      <Button onClick={putBack}>Old one put back</Button>
+      <Button onClick={putBack}>Old part in again</Button>
       <Problem words={problem} />
     </div>
   );
