@@ -107,7 +107,7 @@ export function loadLooks(fields: Fields, root: DataMap, parts: readonly Part[],
   return Object.entries(fields.optionalMap(root['looks'], ['looks'], 'one entry per question')).map(([id, raw]) => {
     const path: Path = ['looks', id];
     const look = fields.map(raw, path, '{ask, answers}');
-    fields.only(look, path, ['ask', 'answers', 'minutes', 'tells', 'before', 'unclear', 'work']);
+    fields.only(look, path, ['ask', 'answers', 'minutes', 'tells', 'before', 'proposed', 'unclear', 'work']);
     const answers = fields.map(look['answers'], [...path, 'answers'], 'answer: {title, when}');
     return {
       id,
@@ -128,6 +128,7 @@ export function loadLooks(fields: Fields, root: DataMap, parts: readonly Part[],
       minutes: fields.number(look, 'minutes', path, 1),
       tells: fields.number(look, 'tells', path, 0.96),
       before: fields.flag(look, 'before', path, false),
+      proposed: fields.flag(look, 'proposed', path, true),
       unclear: loadMeans(fields, look['unclear'], [...path, 'unclear']),
       work: workOf(fields, look, path),
     };

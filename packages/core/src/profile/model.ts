@@ -262,6 +262,8 @@ export interface Look {
   readonly minutes: number;
   /** How often a careful person is right about it. */
   readonly tells: number;
+  /** Whether it is a test to make; what some do and nobody should be told to do is only kept. */
+  readonly proposed: boolean;
   /** Asked of the customer, before any work at the appliance. */
   readonly before: boolean;
 }

@@ -32,12 +32,11 @@ export const look: QuestionKind<LookQuestion, LookObservation, typeof body> = {
   key: (model, q) => `look ${model.looks[q.look]!.id}`,
   answers: (model, q) => model.looks[q.look]!.answers.map((a) => a.id),
   offers: (model) =>
-    model.looks.map(({ minutes, before }, index) => ({
-      question: { kind: 'look', look: index },
-      minutes,
-      line: false,
-      walk: before ? 'outside' : 'looks',
-    })),
+    model.looks.flatMap(({ minutes, before, proposed }, index) =>
+      proposed
+        ? [{ question: { kind: 'look', look: index }, minutes, line: false, walk: before ? 'outside' : 'looks' } as const]
+        : [],
+    ),
   cost: (model, q) => ({ minutes: model.looks[q.look]!.minutes, line: false }),
   byTelephone: (model, q) => model.looks[q.look]!.before,
   predict: (model, lived, q) => {
