@@ -1,3 +1,4 @@
+import { RECTIFIED } from '../bench';
 import type { Model, NetIndex } from '../profile';
 import type { LineWords } from './line-words';
 import type { Prediction } from './prediction';
@@ -24,12 +25,11 @@ export function waveOf({ direct, rectified }: LineWords, red: string, black: str
   return direct.includes(red) || direct.includes(black) ? 'flat' : 'sine';
 }
 
-/**
- * What a meter shows of a full-wave rectified sine, as a share of its RMS volts: on V⎓ its mean, on V~ what swings about that
- * mean (true RMS, coupled by a capacitor as meters are). Fourier series of |sin|: mean 2√2/π of the RMS value.
- */
-const MEAN = (2 * Math.SQRT2) / Math.PI;
-const SHOWN_OF_RECTIFIED: Readonly<Record<MeterFunction, number>> = { dc: MEAN, ac: Math.sqrt(1 - MEAN ** 2) };
+/** What a meter shows behind a full bridge, as a share of the RMS volts: coupled by a capacitor on V~, as meters are. */
+const SHOWN_OF_RECTIFIED: Readonly<Record<MeterFunction, number>> = {
+  dc: RECTIFIED.full.direct,
+  ac: RECTIFIED.full.trueRms,
+};
 
 /** A prediction in RMS volts of a rectified sine, as a meter shows it. */
 export function asShown(p: Prediction, set: MeterFunction): Prediction {
