@@ -2,6 +2,7 @@ import { Engine } from '../src/diagnosis';
 import { TRAINED } from '../src/rules';
 import { watchedTry } from '../src/analysis';
 import { predicts } from '../src/inference';
+import { caseEvents, loadCase, reduceCall } from '../src/visit';
 import { FAMILIES, profile } from './models';
 
 /** Common practice, no source: one looks before one takes apart, where both tell as much for the minutes they take. */
@@ -36,4 +37,22 @@ describe.each(FAMILIES)('what comes first: %s', (id) => {
     expect(situations.some(({ ranked }) => ranked.length > 0)).toBe(true);
     expect(worthless).toEqual([]);
   });
+});
+
+test('a proof is not planned through a reading at a step that does not come: the valve’s own ohms are asked for', () => {
+  const engine = new Engine(profile('furnace-condensing'));
+  const story = `format: zetalysis-case/1
+title: t
+profile: furnace-condensing
+events:
+  - seen: {call: yes, inducer: yes, glow: yes, valve: no, flame: no, smell: no}
+  - outcome: locks-out
+  - volts: {red: VT, black: C, value: 25.6, phase: valve}
+  - volts: {red: VC, black: C, value: 0, phase: valve}
+  - look: {where-it-clicks: board}
+`;
+  const { steps } = loadCase(story, 'told.yaml', engine.model);
+  const { evidence } = reduceCall(engine.model, caseEvents(steps), { needs: 'met' });
+  const ranked = engine.next({ evidence, declined: new Set(), person: TRAINED }, engine.assess(evidence));
+  expect(ranked[0]?.test.id).toBe('ohms gas-valve');
 });

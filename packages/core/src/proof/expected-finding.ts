@@ -1,5 +1,15 @@
 import { type Hypothesis, type ItemFit, predicts, type Traces, uninformed, Weighing } from '../inference';
-import { equal, type Fit, kindOf, observationOf, type Prediction, reaching, type Scale, scaleOf } from '../question';
+import {
+  equal,
+  type Fit,
+  isAbsent,
+  kindOf,
+  observationOf,
+  type Prediction,
+  reaching,
+  type Scale,
+  scaleOf,
+} from '../question';
 import type { Episode } from '../simulation';
 import { episodesFor, type Test } from '../test-choice';
 import { isRelevantTo, weightOf } from './proof';
@@ -41,7 +51,8 @@ export class ExpectedFinding {
       !intervention && this.expected.kind === 'number' ? singles.filter(predicts).map((h) => this.tell(h)) : [];
     this.scale = scaleOf(model, question, [this.expected, this.sound, ...others]);
     const observation = observationOf(model, question, this.expected);
-    if (!observation) return;
+    // Nobody reads at a step that does not come.
+    if (!observation || isAbsent(this.expected)) return;
     const weigh = new Weighing(traces, true).reading(observation, this.scale, this.chain, (p) =>
       kindOf(observation).fit(model, observation, p, this.scale, this.sound),
     );

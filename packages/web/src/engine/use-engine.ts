@@ -48,7 +48,9 @@ export function useEngine({ events, onMaking }: Heard, options: ViewOptions): En
   useEffect(() => {
     if (!engine || !events) return;
     const asked = { units, person, phase, standard, whatIf };
-    if (ahead.current?.log === events && isEqual(ahead.current.asked, asked)) return;
+    const known = ahead.current;
+    ahead.current = undefined;
+    if (known?.log === events && isEqual(known.asked, asked)) return;
     conversation
       .ask(async (hear) => {
         if (!begun.current) setShown({ log: events, view: await hear(engine.view(events, asked)) });
