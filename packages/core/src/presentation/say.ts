@@ -29,7 +29,7 @@ export function sayAsked(m: AskedMessage): Asked {
     case 'watch-a-try':
       return { act: 'What does it do in the end?', how: 'Watch one whole try for heat, hands off.' };
     case 'read-the-light':
-      return { act: 'What does the status light show?', how: 'Through the window, before the panel is opened.' };
+      return { act: 'What does the status light show?', how: 'Through the window: an opened panel loses the code.' };
     case 'measure-volts': {
       const { range, red, black, step } = m.data;
       return {

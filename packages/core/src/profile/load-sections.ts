@@ -168,16 +168,7 @@ export function loadCautions(fields: Fields, root: DataMap): Caution[] {
     const caution = fields.map(item, path, '{when, text}');
     fields.only(caution, path, ['when', 'text']);
     return {
-      when: fields.choice(caution, 'when', path, [
-        'always',
-        'gas',
-        'line',
-        'bypass',
-        'trial',
-        'hot',
-        'ohms',
-        'code',
-      ] as const),
+      when: fields.choice(caution, 'when', path, ['always', 'gas', 'line', 'bypass', 'trial', 'hot', 'ohms'] as const),
       text: fields.text(caution, 'text', path),
     };
   });

@@ -274,7 +274,7 @@ export interface Code {
 }
 
 export interface Caution {
-  readonly when: 'always' | 'gas' | 'line' | 'bypass' | 'trial' | 'hot' | 'ohms' | 'code';
+  readonly when: 'always' | 'gas' | 'line' | 'bypass' | 'trial' | 'hot' | 'ohms';
   readonly text: string;
 }
 

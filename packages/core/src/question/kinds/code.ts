@@ -33,7 +33,6 @@ export const code: QuestionKind<CodeQuestion, CodeObservation, typeof body> = {
   offers: ({ codes }) =>
     codes.length > 0 ? [{ question: { kind: 'code' }, minutes: 0.4, line: false, walk: 'try' }] : [],
   cost: () => ({ minutes: MINUTES.try, line: false }),
-  cautions: () => ({ applies: ['code'] }),
   byTelephone: () => true,
   predict: (model, { trace }) => {
     const codes = codesOf(model);
