@@ -34,7 +34,14 @@ export const look: QuestionKind<LookQuestion, LookObservation, typeof body> = {
   offers: (model) =>
     model.looks.flatMap(({ minutes, before, proposed }, index) =>
       proposed
-        ? [{ question: { kind: 'look', look: index }, minutes, line: false, walk: before ? 'outside' : 'looks' } as const]
+        ? [
+            {
+              question: { kind: 'look', look: index },
+              minutes,
+              line: false,
+              walk: before ? 'outside' : 'looks',
+            } as const,
+          ]
         : [],
     ),
   cost: (model, q) => ({ minutes: model.looks[q.look]!.minutes, line: false }),
