@@ -3,7 +3,7 @@ import { Problem } from '../../http/problem';
 import type { CheckAnswer, CheckAsked } from './checks';
 
 /** What one check may take: time in milliseconds, memory in megabytes, and how many may wait for their turn. */
-const LIMITS = { time: 15_000, memory: 192, waiting: 16 };
+const LIMITS = { time: 30_000, memory: 192, waiting: 16 };
 
 type Limits = Readonly<typeof LIMITS>;
 
