@@ -451,8 +451,15 @@ test('at 390 × 844: one job on the screen, the strip always, readings by thumb,
   await expect.poll(() => strip.textContent()).not.toBe(before);
   await ends(page, 'Gives up: locked out');
   await light(page, /^code red-quick:/);
-  // The drawing goes on by rungs; its words stand whole.
+  // The circuit is walked rung by rung, all loads in sight; its words stand whole.
   await job(page, 'Circuit');
+  const rungs = page.getByRole('group', { name: 'Rungs' }).getByRole('button');
+  for (const load of ['inducer', 'igniter', 'gas valve', 'flame rod'])
+    await expect(rungs.filter({ hasText: new RegExp(`^${load}$`) })).toBeInViewport({ ratio: 1 });
+  await rungs.filter({ hasText: /^inducer$/ }).click();
+  await expect(page.getByRole('group', { name: 'Circuit' })).toContainText('board, inducer');
+  await expect(page.getByRole('button', { name: /^IM,/ })).toBeInViewport({ ratio: 1 });
+  expect(await small(page)).toEqual([]);
   expect(await page.locator('[data-ladder]').evaluate((e) => e.scrollWidth - e.clientWidth)).toBeLessThanOrEqual(0);
 });
 
@@ -551,6 +558,10 @@ test('a reading by thumb: figures, range and unit; where the probes go; nothing 
   await step(page, 'Gas valve clicks', 'not seen');
   await job(page, 'Circuit');
   // What is tapped on the drawing is read there.
+  await page
+    .getByRole('group', { name: 'Rungs' })
+    .getByRole('button', { name: /^gas valve$/ })
+    .click();
   await page.getByRole('button', { name: /^GV,/ }).first().click();
   const next = page.getByRole('region', { name: 'Next test' });
   await expect(next).toContainText('AC volts: red GV, black C');

@@ -92,7 +92,16 @@ describe('a poor contact in a switch of the 24 V string', () => {
     });
     const cold = assess(...readings, pressure(0));
     expect(cold.suspects[0]!.repair).toBe('pressure-limit:replace');
-    expect(standingOf(cold)).toBe('proved');
+    expect(cold.proof!.standing).toBe('proved');
+    // Whether it is the switch or where it is set: its pointers say so, before anybody turns or buys anything.
+    expect(standingOf(cold)).toBe('suspected');
+    const scale = (answer: string): Observation => {
+      const look = model.looks.findIndex((l) => l.id === 'limit-scale');
+      return { kind: 'look', look, answer: model.looks[look]!.answers.findIndex((a) => a.id === answer) };
+    };
+    const usual = assess(...readings, pressure(0), scale('usual'));
+    expect(usual.suspects[0]!.repair).toBe('pressure-limit:replace');
+    expect(standingOf(usual)).toBe('proved');
     const up = assess(...readings, pressure(1.7));
     expect(up.suspects[0]!.repair).toBe('none');
   });

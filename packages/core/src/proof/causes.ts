@@ -68,8 +68,14 @@ function sensed({ model, h, items }: Inquiry, quantities: readonly number[]): st
   return found ? [found.item.id] : [];
 }
 
-const isGaugeOf = ({ gauges }: Model, o: Observation, quantities: readonly number[]): boolean =>
-  o.kind === 'gauge' && quantities.includes(gauges[o.gauge]!.quantity);
+/** Whether a gauge was read of a quantity, or of the one from which it follows (boiler pressure, felt by its limit). */
+const isGaugeOf = (model: Model, o: Observation, quantities: readonly number[]): boolean =>
+  o.kind === 'gauge' &&
+  quantities.some((q) => {
+    const gauged = model.gauges[o.gauge]!.quantity;
+    const from = model.quantities[q]!.rules.flatMap(({ when }) => when?.quantities ?? []);
+    return q === gauged || (from.length > 0 && from.every((f) => f === gauged));
+  });
 
 /** Whether an answer is about a cause. */
 function isAsked(model: Model, o: Observation, cause: Part): boolean {

@@ -33,6 +33,10 @@ function parseWithin(limits: Limits, text: string, expected?: Dimension): Parsed
   const typed = text.trim();
   if (typed === '') return fail(`Nothing typed. Type ${ask(expected)}.`);
   if (OPEN.test(typed)) {
+    if (expected === 'voltage')
+      return fail(
+        `"${typed}" at volts is more than the range shows, or the meter is set to ohms. Set it to a higher range of volts and read again.`,
+      );
     if (expected !== undefined && expected !== 'resistance')
       return fail(`"${typed}" (open line) is an ohms reading; here type ${ask(expected)}.`);
     return { ok: true, value: { kind: 'open', dimension: 'resistance' } };

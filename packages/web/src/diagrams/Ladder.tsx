@@ -5,6 +5,7 @@ import styles from './Ladder.module.css';
 import { labelsOf } from './ladder-labels';
 import { folded, layoutLadder } from './ladder-layout';
 import { Rung } from './Rung';
+import { RungWalk } from './RungWalk';
 
 /** Narrower than this, long rungs go on in the next row. */
 const WIDE = 520;
@@ -21,12 +22,14 @@ interface Props {
   readonly onPart: (part: string, branch: string) => void;
   /** Rungs to be marked: wired otherwise in what this is compared with. */
   readonly changed?: ReadonlySet<string> | undefined;
+  /** Where it is narrow, one rung at a time; else all of it, long rungs going on in the next row. */
+  readonly walked?: boolean;
   /** Terminal names and colours of this machine. */
   readonly wires?: Wires;
 }
 
 /** The circuit as a ladder: power drawn where it is, test points as targets to tap. */
-export function Ladder({ drawing, changed, view, wires, ...given }: Props) {
+export function Ladder({ drawing, changed, view, wires, walked = false, ...given }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: WIDE, height: 0 });
   useEffect(() => {
@@ -44,6 +47,12 @@ export function Ladder({ drawing, changed, view, wires, ...given }: Props) {
         : layoutLadder(drawing.rungs, labelsOf(view, wires), room.width, room.height),
     [drawing, view, wires, room],
   );
+  if (walked && room.width < WIDE)
+    return (
+      <div className={styles.frame} ref={frame} data-ladder>
+        <RungWalk drawing={drawing} view={view} wires={wires} {...given} />
+      </div>
+    );
   return (
     <div className={styles.frame} ref={frame} data-ladder>
       <svg className={styles.ladder} width={layout.width} height={layout.height} role="group" aria-label="Circuit">

@@ -1,4 +1,5 @@
 import type { DrawnItem } from '@zetalysis/core/presentation';
+import { partName, type PartTag } from './ladder-labels';
 import type { Placed } from './ladder-layout';
 import styles from './PartGlyph.module.css';
 import { Target } from './Target';
@@ -11,7 +12,7 @@ interface Props {
   /** Its share in per cent where it is suspected. */
   readonly share: number | undefined;
   /** What is there for now: a jumper round it, its plug pulled, itself taken out. */
-  readonly tag: 'bypassed' | 'apart' | 'out' | undefined;
+  readonly tag: PartTag | undefined;
   /** It is being measured. */
   readonly red: boolean;
   readonly onClick: () => void;
@@ -20,10 +21,9 @@ interface Props {
 /** Our own signs: what a part is, heavier and with its share when it is suspected. */
 export function PartGlyph({ placed: { x, y, lines }, item, share, tag, red, onClick }: Props) {
   const suspected = share !== undefined;
-  const label = `${item.title}${item.branch === '' ? '' : `, ${item.branch}`}${suspected ? `, suspected ${share} %` : ''}${tag === undefined ? '' : `, ${tag}`}`;
   return (
     <Target
-      label={label}
+      label={partName(item, share, tag)}
       x={x}
       y={y + 2}
       className={styles.part}
@@ -46,7 +46,7 @@ export function PartGlyph({ placed: { x, y, lines }, item, share, tag, red, onCl
   );
 }
 
-function Sign({ symbol, x, y }: { symbol: Part['symbol']; x: number; y: number }) {
+export function Sign({ symbol, x, y }: { symbol: Part['symbol']; x: number; y: number }) {
   switch (symbol) {
     case 'contact':
       return <path className={styles.sign} d={`M${x - 12} ${y}h5M${x + 7} ${y}h5M${x - 7} ${y}l13 -8`} />;

@@ -1,5 +1,6 @@
 import type { Drawing, LadderView } from '@zetalysis/core/presentation';
 import type { Wires } from '@zetalysis/contract';
+import { tagOf } from './ladder-labels';
 import type { PlacedRung } from './ladder-layout';
 import { PartGlyph } from './PartGlyph';
 import styles from './Rung.module.css';
@@ -87,12 +88,6 @@ function Jumper({ from, to, y }: { from: number; to: number; y: number }) {
       <path className={styles.stripe} d={path} />
     </>
   );
-}
-
-function tagOf({ bypassed, apart, lifted }: LadderView, part: string): 'bypassed' | 'apart' | 'out' | undefined {
-  if (bypassed.includes(part)) return 'bypassed';
-  if (apart.includes(part)) return 'apart';
-  return lifted.includes(part) ? 'out' : undefined;
 }
 
 const partClick =

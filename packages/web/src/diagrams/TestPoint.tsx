@@ -32,7 +32,7 @@ export function TestPoint({
   const differs = net?.there?.differs === true;
   return (
     <Target
-      label={`${labelOf(name, net, point, own)}${lifted ? '; its lead is lifted' : ''}`}
+      label={pointName({ name, net, point, own, lifted })}
       pressed={red}
       x={x}
       y={y}
@@ -85,10 +85,17 @@ export function TestPoint({
   );
 }
 
-function labelOf(name: string, net: Props['net'], point: Props['point'], own: Props['own']): string {
+/** What a point is and how it stands, for who cannot see the drawing. */
+export function pointName({
+  name,
+  net,
+  point,
+  own,
+  lifted,
+}: Pick<Props, 'name' | 'net' | 'point' | 'own' | 'lifted'>): string {
   const where = point ? `, ${point.reach}${point.line ? ', line voltage' : ''}` : '';
   const there = net?.there?.differs ? `; here ${net.there.shows}` : '';
   const stands = net ? `${net.state}; sound: ${net.good}${there}` : 'common';
   const measured = net?.measured === undefined ? '' : `; measured ${net.measured}`;
-  return `${name}${own === undefined ? '' : `, here ${own}`}${where}. ${stands}${measured}`;
+  return `${name}${own === undefined ? '' : `, here ${own}`}${where}. ${stands}${measured}${lifted ? '; its lead is lifted' : ''}`;
 }

@@ -23,6 +23,24 @@ export function tradeName({ short, branch, symbol }: Part): string {
   return called === 'board' || called === 'module' ? `${called}, ${passage}` : `${called} ${passage}`;
 }
 
+/** What is there of a part for now. */
+export type PartTag = 'bypassed' | 'apart' | 'out';
+
+export function tagOf({ bypassed, apart, lifted }: LadderView, part: string): PartTag | undefined {
+  if (bypassed.includes(part)) return 'bypassed';
+  if (apart.includes(part)) return 'apart';
+  return lifted.includes(part) ? 'out' : undefined;
+}
+
+/** What a part is and how it stands, for who cannot see the drawing. */
+export const partName = (item: Part, share: number | undefined, tag: PartTag | undefined): string =>
+  [
+    item.title,
+    ...(item.branch === '' ? [] : [item.branch]),
+    ...(share === undefined ? [] : [`suspected ${share} %`]),
+    ...(tag === undefined ? [] : [tag]),
+  ].join(', ');
+
 /** What is written on the ladder as things stand: shares, jumpers, readings, what differs. */
 export const labelsOf = (view: LadderView, wires: Wires | undefined): Labels => ({
   part: (item) => {

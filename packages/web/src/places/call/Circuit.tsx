@@ -62,6 +62,7 @@ export function Circuit({ drawing, view, wires, probes, onProbes, onBody }: Prop
         view={view.ladder}
         red={probes[0]}
         passage={probes[1]}
+        walked
         // A tapped point is a probe; the next one is the black probe, else the point's own common.
         onNet={(net) => onProbes(probes.length === 1 && probes[0] !== net ? [probes[0]!, net] : [net])}
         // Of a part with several windings, the one that was tapped.

@@ -1,6 +1,6 @@
 import { type AnswerFormView, understood } from '@zetalysis/core/presentation';
 import type { Dimension } from '@zetalysis/core/units';
-import { Pad } from '../../../kit/Pad';
+import { Pad, type PadUnit } from '../../../kit/Pad';
 import { ReadingField } from '../../../kit/ReadingField';
 import { useAppliance } from '../use-appliance';
 import styles from './Sheet.module.css';
@@ -42,7 +42,7 @@ export function Field({ entry, label, asked, other = 'Or a range, or another poi
       >
         {dimension !== undefined && (
           <Pad
-            open={dimension === 'resistance'}
+            open={dimension === 'resistance' || dimension === 'voltage'}
             units={millivolts ? MILLIVOLTS : (UNITS[dimension] ?? [])}
             text={entry.text}
             onText={entry.setText}
@@ -57,16 +57,21 @@ export function Field({ entry, label, asked, other = 'Or a range, or another poi
 }
 
 /** The first one is meant where none is typed. */
-const UNITS: Partial<Readonly<Record<Dimension, readonly string[]>>> = {
-  voltage: ['V', 'mV'],
-  resistance: ['Ω', 'kΩ', 'MΩ'],
-  current: ['A', 'mA', 'µA'],
-  capacitance: ['µF'],
-  pressure: ['inwc', 'psi'],
-  time: ['s', 'min'],
+const UNITS: Partial<Readonly<Record<Dimension, readonly PadUnit[]>>> = {
+  // What the meter is set to goes by the point, unless somebody set it otherwise.
+  voltage: [{ typed: 'V' }, { typed: 'Vac', title: 'V AC' }, { typed: 'Vdc', title: 'V DC' }, { typed: 'mV' }],
+  resistance: [{ typed: 'Ω' }, { typed: 'kΩ' }, { typed: 'MΩ' }],
+  current: [{ typed: 'A' }, { typed: 'mA' }, { typed: 'µA' }],
+  capacitance: [{ typed: 'µF' }],
+  pressure: [{ typed: 'inwc', title: 'in w.c.' }, { typed: 'psi' }],
+  temperature: [
+    { typed: 'F', title: '°F', written: true },
+    { typed: 'C', title: '°C', written: true },
+  ],
+  time: [{ typed: 's' }, { typed: 'min' }],
 };
 
-const MILLIVOLTS = ['mV', 'V'];
+const MILLIVOLTS: readonly PadUnit[] = [{ typed: 'mV' }, { typed: 'V' }];
 
 const PLACEHOLDER: Partial<Readonly<Record<Dimension, string>>> = {
   voltage: '24.6 or 15-18',
