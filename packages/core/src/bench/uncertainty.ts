@@ -33,7 +33,11 @@ export const INSTRUMENTS_OF_A_BAG = {
   clamp: { share: 0.02, digits: 5, ranges: ranges([60, 0.01], [600, 0.1]) },
   capacitance: { share: 0.02, digits: 4, ranges: ranges([60e-6, 0.01e-6], [600e-6, 0.1e-6]) },
   manometer: { share: 0.01, digits: 2, ranges: ranges([14_000, 2.49089]) },
+  thermometer: { share: 0, digits: 1, ranges: ranges([2000, 1]) },
+  stopwatch: { share: 0, digits: 1, ranges: ranges([7 * 86_400, 0.5]) },
 } as const satisfies Readonly<Record<string, Accuracy>>;
+
+export type InstrumentOfABag = keyof typeof INSTRUMENTS_OF_A_BAG;
 
 /** Half-width of what an instrument may be off at a reading. SI; the coarsest range beyond the last. */
 export function offBy({ share, digits, ranges: all }: Accuracy, reading: number): number {

@@ -25,6 +25,9 @@ export function airDensityRatio(altitude: number): number {
 export const heatOfAir = (flow: number, rise: number, ratio = 1): number =>
   AIR_DENSITY * ratio * AIR_HEAT * flow * rise;
 
+/** The same as it is reckoned at work, in cfm, °F and Btu/h: q = 1.08·σ·cfm·ΔT. Common practice, no source. */
+export const US_HEAT_OF_AIR = 1.08;
+
 /** Air that takes up a heat at a rise: the inverse of `heatOfAir`. W, K → m³/s. */
 export const airFor = (heat: number, rise: number, ratio = 1): number => heat / heatOfAir(1, rise, ratio);
 

@@ -6,6 +6,7 @@ export {
   expansionTank,
   heatOfAir,
   heatOfWater,
+  US_HEAT_OF_AIR,
   waterDensity,
   waterFor,
 } from './air-and-water';

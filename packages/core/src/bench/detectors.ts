@@ -1,0 +1,33 @@
+import type { Given, Measure } from './spec';
+import type { Uncertain, Zones } from './zones';
+
+/** Factors of a prefix that was not typed: k, M, m, µ. */
+const PREFIXES = [1e3, 1e6, 1e-3, 1e-6];
+/** A display that wanders further than this share has not settled, unless wandering is what is asked for. */
+const SETTLED = 0.1;
+
+/** What makes a reading doubtful, in words that say what to do; nothing where nothing does. */
+export function suspicious(measure: Measure, given: Given, x: Uncertain, zones: Zones): string | undefined {
+  for (const ask of measure.asks) {
+    const reading = given.reading(ask.id);
+    if (ask.kind !== 'number' || !reading) continue;
+    if (reading.kind === 'range' && measure.id !== 'signal') {
+      const middle = (reading.low + reading.high) / 2;
+      if (reading.high - reading.low > SETTLED * Math.abs(middle))
+        return 'It has not settled. Wait until it stands, and read again.';
+    }
+    if (ask.dimension === 'resistance' && ask.instrument && reading.kind === 'value' && reading.value < 0)
+      return 'Less than nothing: read the tips together first, and take that off.';
+  }
+  const { dimension } = measure;
+  if (dimension === 'resistance' || dimension === 'capacitance') {
+    const inside = (value: number): boolean =>
+      value >= (zones.marginal.from ?? 0) && value <= (zones.marginal.to ?? Infinity);
+    const bounded = zones.marginal.to !== undefined && zones.marginal.from !== undefined;
+    if (bounded && x.value > 0 && !inside(x.value) && PREFIXES.some((f) => inside(x.value * f)))
+      return dimension === 'resistance'
+        ? 'Look at the display: does it say k or M? Read it again with its prefix.'
+        : 'Look at the display: does it say n? Read it again with its prefix.';
+  }
+  return undefined;
+}
