@@ -18,6 +18,13 @@ const PLACES: readonly (readonly [string, string, RegExp])[] = [
   ['Open a call', '/calls/new', /\d+ of \d+ left/],
   ['Machines', '/machines', /Corn Exchange/],
   ['Library', '/library', /Condensing combi/],
+  ['the Bench', '/bench', /Thermal regulator/],
+  [
+    'a component test',
+    '/bench/tests/coil-24v?dead.iso=yes&dead.ohms=13.4&dead.T=2+C&dead.book=15',
+    /Which limits counted/,
+  ],
+  ['a calculator', '/bench/calculators/copper?ohms=15&T=20+C&to=60+C', /Usual mistake/],
   ['an appliance', '/library/storage-water-heater?variant=one-shot-cutoff', /^Dead tests$/],
   ['a field card', '/library/pool-heat-pump/card', /Likeliest faults/],
 ];

@@ -5,7 +5,7 @@ export { type Because, type Judged, judgeMeasure, type Limits, type Surroundings
 export type { Judgement, JudgementMessage } from './judgement';
 export { type Limit, LIMITS, ofBook } from './limits';
 export { judgeSparkGap } from './spark-gap';
-export type { Ask, ChoiceAsk, ComponentTest, Measure, NumberAsk, Probes, SetUp, Together, Verdict } from './spec';
+export { type Ask, type ComponentTest, isAnswered, type Measure, type Verdict } from './spec';
 export { COMPONENT_TESTS } from './tests';
 export { curveOf, type Result, type WorkedOut, WORKSHEETS, workOut, type Worksheet } from './worksheets';
 export { judgeThermocouple } from './thermocouple';

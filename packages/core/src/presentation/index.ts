@@ -6,6 +6,7 @@ export { type Drawing, drawingOf, type DrawnItem, type DrawnRung } from './drawi
 export { explain } from './explain';
 export { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 export { type Guide, guideOf } from './guide';
+export { type BandView, type JudgedView, sayJudged } from './judged-words';
 export type { LadderView } from './ladder-view';
 export type { ClockView } from './running';
 export { type ProofView, proofView } from './proof-view';

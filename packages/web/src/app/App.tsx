@@ -18,6 +18,9 @@ const NewCall = lazy(() => import('../places/today/NewCall'));
 const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
 const MachinePage = lazy(() => import('../places/machines/MachinePage'));
+const Bench = lazy(() => import('../places/bench/Bench'));
+const TestPage = lazy(() => import('../places/bench/TestPage'));
+const Calculator = lazy(() => import('../places/bench/Calculator'));
 const Library = lazy(() => import('../places/library/Library'));
 const Appliance = lazy(() => import('../places/library/Appliance'));
 const FieldCard = lazy(() => import('../places/library/FieldCard'));
@@ -63,6 +66,9 @@ const router = createBrowserRouter([
       { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
       { path: '/machines/:id', element: <SignedIn place={() => <MachinePage />} /> },
+      { path: '/bench', element: <SignedIn place={() => <Bench />} /> },
+      { path: '/bench/tests/:id', element: <SignedIn place={(me) => <TestPage me={me} />} /> },
+      { path: '/bench/calculators/:id', element: <SignedIn place={(me) => <Calculator me={me} />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
       { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },
       { path: '/library/:id/card', element: <SignedIn place={(me) => <FieldCard me={me} />} /> },

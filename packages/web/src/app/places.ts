@@ -10,5 +10,10 @@ export const PLACES = [
     title: 'Machines',
     sign: 'M5 8h14v14H5zM9 8V2M13 8V2M9 17c0 -3 3 -3 3 -6c2 2 3 4 3 6',
   },
+  {
+    to: '/bench',
+    title: 'Bench',
+    sign: 'M4 14a8 8 0 0 1 16 0M12 14l5 -5M3 18h18v4H3z',
+  },
   { to: '/library', title: 'Library', sign: 'M4 3h5v18H4zM9 3h5v18H9zM15 5l4 -1l3 16l-4 1z' },
 ] as const;

@@ -193,9 +193,10 @@ export const SUPPLY: Worksheet = {
         value: all / INCH_OF_WATER,
         unit: 'in w.c.',
         ...(starves && {
+          instead: 'starves',
           verdict: 'bad' as const,
           because:
-            'It starves: below what it needs the number is no number any more, its own flow falls. Pipe, regulator or meter.',
+            'Below what the appliance needs a number says nothing any more: its own flow falls. Pipe, regulator or meter.',
         }),
       },
       { title: 'Pressure with nothing on', value: supply.idle / INCH_OF_WATER, unit: 'in w.c.' },

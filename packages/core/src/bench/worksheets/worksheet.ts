@@ -10,6 +10,8 @@ export interface Result {
   readonly dimension?: Dimension;
   /** Behind a plain number. */
   readonly unit?: string;
+  /** What is said instead of the number. */
+  readonly instead?: string;
   /** How far it may be off. */
   readonly u?: number;
   readonly verdict?: Verdict;

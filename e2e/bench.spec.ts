@@ -1,0 +1,109 @@
+import { COMPONENT_TESTS, WORKSHEETS } from '../packages/core/src/bench';
+import { choose, expect, signIn, test } from './stack';
+
+const judgement = 'Judgement';
+
+test('a coil is judged while one types: bad conditions say repeat, the address holds what was typed', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page, stack.url);
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.getByRole('searchbox').fill('coil');
+  await page.getByRole('link', { name: /24 V coil/ }).click();
+  const said = page.getByRole('region', { name: judgement });
+  await page.getByLabel('Ohms', { exact: true }).fill('13.4');
+  // Whether it stands alone was not said.
+  await expect(said).toContainText('Repeat it');
+  await expect(said).toContainText('both ends off, nothing parallel');
+  await choose(page, 'Both ends off, nothing parallel?', 'yes, isolated');
+  await page.getByLabel(/^Ohms of the plate/).fill('15');
+  // How warm it is decides.
+  await expect(said).toContainText('What was not said decides');
+  await page.getByLabel('Temperature of the winding').fill('2');
+  await expect(page.getByRole('alert')).toContainText('Add the scale');
+  await page.getByLabel('Temperature of the winding').fill('2 C');
+  await page.getByLabel('Tips together').fill('0.2');
+  await expect(said).toContainText('Good');
+  await expect(said).toContainText('14.2 ± 0.58 Ω');
+  await page.getByText('Other limits for this one').click();
+  await page.getByLabel(/^Plate or maker’s sheet/).fill('15-17');
+  await page.getByLabel('Where it stands, and who read it').fill('sheet 12, Imre');
+  await expect(page.getByRole('region', { name: 'Which limits counted' })).toContainText('sheet 12, Imre');
+  await expect(said).toContainText('Marginal');
+  // Somebody else opens the same address.
+  await page.reload();
+  await expect(said).toContainText('Marginal');
+  await page.getByRole('button', { name: 'Begin anew' }).click();
+  await expect(said).toContainText('judged while you type');
+});
+
+test('several readings of one part say something together', async ({ page, stack }) => {
+  await signIn(page, stack.url);
+  await page.goto(
+    `${stack.url}/bench/tests/low-water?m=evaporation&drain.drain=open&drain.firing=yes&drain.glass=yes&drain.out=out&drain.feed=yes&drain.kind=automatic&evaporation.firing=yes&evaporation.glass=yes&evaporation.pump=yes&evaporation.out=fires`,
+  );
+  await expect(page.getByRole('region', { name: judgement })).toContainText('Stop it at the switch now');
+  await expect(page.getByText('It passes a quick fall and not a slow one')).toBeVisible();
+});
+
+test('a calculator works out while one types, says what is outside of it, and draws its curve', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page, stack.url);
+  await page.goto(`${stack.url}/bench/calculators/supply-under-load`);
+  const result = page.getByRole('region', { name: 'Result' });
+  await expect(result).toContainText('Still to be typed: Input that burns, first');
+  await page.getByLabel('Input that burns, first').fill('7000');
+  await page.getByLabel('Pressure, first').fill('11.2');
+  await page.getByLabel('Input that burns, second').fill('8000');
+  await page.getByLabel('Pressure, second').fill('9.0');
+  await page.getByLabel('With everything on').fill('57000');
+  await expect(result).toContainText('half as much again');
+  await page.getByLabel('Input that burns, second').fill('27000');
+  await expect(result).toContainText('0.8471 in w.c.');
+  await page.getByLabel('Least that the appliance needs').fill('9.5');
+  await expect(result).toContainText('starves');
+  await expect(page.getByRole('img', { name: /^Pressure with everything on/ })).toBeVisible();
+});
+
+for (const [size, width, height] of [
+  ['1280 × 800', 1280, 800],
+  ['390 × 844', 390, 844],
+] as const)
+  test(`every test and calculator opens at its address, nothing wider than the page, at ${size}`, async ({
+    page,
+    stack,
+  }) => {
+    await page.setViewportSize({ width, height });
+    await signIn(page, stack.url);
+    const errors: string[] = [];
+    page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+    page.on('pageerror', (e) => errors.push(e.message));
+    for (const [path, title] of [
+      ...COMPONENT_TESTS.map((t) => [`tests/${t.id}`, t.title] as const),
+      ...WORKSHEETS.map((w) => [`calculators/${w.id}`, w.title] as const),
+    ]) {
+      await page.goto(`${stack.url}/bench/${path}`);
+      await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(width);
+    }
+    expect(errors).toEqual([]);
+  });
+
+test('by keyboard alone: from the Bench to a verdict; printed, it stands without the frame', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page, stack.url);
+  await page.goto(`${stack.url}/bench/tests/line?m=neutral`);
+  const field = page.getByLabel('Volts', { exact: true });
+  for (let i = 0; i < 40 && !(await field.evaluate((e) => e === document.activeElement)); i++)
+    await page.keyboard.press('Tab');
+  await page.keyboard.type('3.1');
+  await expect(page.getByRole('region', { name: judgement })).toContainText('Marginal');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('banner')).toBeHidden();
+  await expect(page.getByRole('region', { name: judgement })).toBeVisible();
+});

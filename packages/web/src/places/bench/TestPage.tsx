@@ -1,0 +1,149 @@
+import { useParams } from 'react-router';
+import { COMPONENT_TESTS, isAnswered, judgeMeasure, type Judged, type Measure } from '@zetalysis/core/bench';
+import { sayJudged } from '@zetalysis/core/presentation';
+import type { Me } from '@zetalysis/contract';
+import { Button } from '../../kit/Button';
+import { Cautions } from '../../kit/Cautions';
+import { Choices } from '../../kit/Choices';
+import { Empty } from '../../kit/Empty';
+import { Page } from '../../kit/Page';
+import { AskForm } from './AskForm';
+import { Band } from './Band';
+import { Counted } from './Counted';
+import { SetUp } from './SetUp';
+import { readSurroundings } from './surroundings';
+import styles from './TestPage.module.css';
+import { under, useTyped } from './use-typed';
+import { VerdictMark } from './VerdictMark';
+
+/** One component test: how it is set up, what is read, and what that says. What was typed stands in the address. */
+export default function TestPage({ me }: { me: Me }) {
+  const { id } = useParams();
+  const { typed, set, clear } = useTyped();
+  const test = COMPONENT_TESTS.find((t) => t.id === id);
+  if (!test) return <Empty>There is no test of that name. Go back to the Bench.</Empty>;
+  const measure = test.measures.find((m) => m.id === typed['m']) ?? test.measures[0]!;
+  const judgedOf = (m: Measure) => {
+    const own = under(typed, m.id);
+    const read = readSurroundings(under(own, 'limits'), m.dimension, unitOf(m));
+    const { judged, problems } = judgeMeasure(m, own, read.around);
+    const begun = m.asks.some((a) => (own[a.id] ?? '') !== '');
+    return { own, judged, problems, limits: read.problems, begun };
+  };
+  const all = new Map(test.measures.map((m) => [m.id, judgedOf(m)]));
+  const { own, judged, problems, limits, begun } = all.get(measure.id)!;
+  const asks = measure.asks.filter((a) => isAnswered(a.when, (ask) => own[ask]));
+  const view = sayJudged(measure, judged, me.units);
+  const together = (test.together ?? []).filter(({ when }) =>
+    Object.entries(when).every(([m, verdict]) => all.get(m)?.begun && all.get(m)?.judged.verdict === verdict),
+  );
+  const type = (name: string, value: string): void => set(`${measure.id}.${name}`, value);
+  return (
+    <Page
+      title={test.title}
+      about={test.question}
+      tools={
+        test.measures.length > 1 && (
+          <Choices label="What is read">
+            {test.measures.map((m) => (
+              <Button key={m.id} aria-pressed={m === measure} onClick={() => set('m', m.id)}>
+                {all.get(m.id)!.begun && <VerdictMark verdict={all.get(m.id)!.judged.verdict} small />}
+                {m.title}
+              </Button>
+            ))}
+          </Choices>
+        )
+      }
+      actions={
+        <>
+          <Button tone="quiet" onClick={() => clear(['m'])}>
+            Begin anew
+          </Button>
+          <Button tone="quiet" onClick={() => print()}>
+            Print
+          </Button>
+        </>
+      }
+      className={styles.test}
+    >
+      <div className={styles.asked}>
+        <AskForm asks={asks} typed={own} problems={problems} onType={type} />
+      </div>
+      <div className={styles.judged}>
+        <section
+          className={styles.head}
+          aria-label="Judgement"
+          aria-live="polite"
+          data-verdict={begun ? judged.verdict : undefined}
+        >
+          {begun ? (
+            <>
+              <VerdictMark verdict={judged.verdict} />
+              <h2>{view.word}</h2>
+              <p>
+                {view.value !== '' && <b>{view.value}. </b>}
+                {view.sentence} {about(judged, measure)}
+                {judged.notes.map((n) => (
+                  <span key={n}> {n}</span>
+                ))}
+              </p>
+            </>
+          ) : (
+            <p>Answer what is asked at the left: it is judged while you type.</p>
+          )}
+        </section>
+        {view.band && (
+          <Band
+            band={view.band}
+            words={`${view.value}: ${view.word}. Good ${view.limits?.good ?? ''}, marginal ${view.limits?.marginal ?? ''}`}
+          />
+        )}
+        {together.map((t) => (
+          <p key={t.says} className={styles.together}>
+            <b>Together:</b> {t.says}
+          </p>
+        ))}
+        <div className={styles.more}>
+          <section aria-label="How to set it up">
+            <h2>How to set it up</h2>
+            <Cautions>
+              {test.cautions.map((c) => (
+                <li key={c}>{c}</li>
+              ))}
+            </Cautions>
+            <SetUp measure={measure} />
+          </section>
+          <section aria-label="What it says">
+            <h2>What it proves</h2>
+            <p>{measure.proves}</p>
+            {measure.provesNot !== undefined && <p>{measure.provesNot}</p>}
+            {measure.dimension && (
+              <Counted
+                counted={view.limits?.whose}
+                good={view.limits?.good}
+                marginal={view.limits?.marginal}
+                unit={unitOf(measure) === '' ? '' : `, ${unitOf(measure)}`}
+                typed={under(own, 'limits')}
+                problems={limits}
+                onType={(name, value) => type(`limits.${name}`, value)}
+              />
+            )}
+          </section>
+        </div>
+        <p className="fine">
+          Local codes, the maker’s instructions and licensed practice come first. Limits without another name are common
+          practice.
+        </p>
+      </div>
+    </Page>
+  );
+}
+
+/** The unit in which a test's own reading is typed. */
+const unitOf = ({ asks, dimension }: Measure): string => {
+  const read = asks.find((a) => a.kind === 'number' && a.dimension === dimension);
+  return read?.kind === 'number' ? read.unit : '';
+};
+
+const about = (judged: Judged, measure: Measure): string =>
+  judged.verdict !== 'repeat' && judged.about !== measure.about ? `This is about: ${judged.about}.` : '';

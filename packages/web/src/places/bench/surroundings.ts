@@ -1,0 +1,55 @@
+import type { Surroundings } from '@zetalysis/core/bench';
+import { type Dimension, parseReading } from '@zetalysis/core/units';
+
+interface Read {
+  readonly around: Surroundings;
+  readonly problems: Readonly<Record<string, string>>;
+}
+
+/** Reads what was typed of other limits: ranges as `13.5-16.5`, or one end as `at least 20`, `at most 3`. */
+export function readSurroundings(
+  typed: Readonly<Record<string, string>>,
+  dimension: Dimension | undefined,
+  unit: string,
+): Read {
+  const problems: Record<string, string> = {};
+  const number = (id: string): number | undefined => {
+    const text = typed[id]?.trim() ?? '';
+    if (text === '' || dimension === undefined) return undefined;
+    const read = parseReading(/[a-zµΩ°%]\s*$/i.test(text) ? text : `${text} ${unit}`.trim(), dimension);
+    if (read.ok && read.value.kind === 'value') return read.value.value;
+    problems[id] = read.ok ? 'Type one number.' : read.message;
+    return undefined;
+  };
+  const zone = (id: string) => {
+    const text = typed[id]?.trim() ?? '';
+    if (text === '' || dimension === undefined) return undefined;
+    const one = /^at (least|most)\s+(.+)$/i.exec(text);
+    const read = parseReading(withUnit(one ? one[2]! : text, unit), dimension);
+    if (read.ok && one && read.value.kind === 'value')
+      return one[1]!.toLowerCase() === 'least' ? { from: read.value.value } : { to: read.value.value };
+    if (read.ok && !one && read.value.kind === 'range') return { from: read.value.low, to: read.value.high };
+    problems[id] = read.ok ? 'Type two ends, as 13.5-16.5, or one, as at least 20.' : read.message;
+    return undefined;
+  };
+  const [plate, shop] = [zone('plate'), zone('shop')];
+  const source = typed['source']?.trim() || 'who read it was not said';
+  const good = plate ?? shop;
+  return {
+    around: {
+      ...(good && {
+        limits: {
+          whose: plate ? 'plate' : 'shop',
+          source: plate ? source : 'the shop',
+          zones: { good, marginal: good },
+        },
+      }),
+      own: number('own'),
+      twin: number('twin'),
+    },
+    problems,
+  };
+}
+
+const withUnit = (text: string, unit: string): string =>
+  /[a-zµΩ°%]\s*$/i.test(text) ? text : `${text} ${unit}`.trim();
