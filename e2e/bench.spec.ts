@@ -1,5 +1,5 @@
 import { COMPONENT_TESTS, WORKSHEETS } from '../packages/core/src/bench';
-import { choose, expect, signIn, test } from './stack';
+import { choose, evidence, expect, signIn, test } from './stack';
 
 const judgement = 'Judgement';
 
@@ -27,7 +27,7 @@ test('a coil is judged while one types: bad conditions say repeat, the address h
   await expect(said).toContainText('Good');
   await expect(said).toContainText('14.2 ± 0.58 Ω');
   await page.getByText('Other limits for this one').click();
-  await page.getByLabel(/^Plate or maker’s sheet/).fill('15-17');
+  await page.getByLabel(/^Plate or maker’s sheet/).fill('14-17');
   await page.getByLabel('Where it stands, and who read it').fill('sheet 12, Imre');
   await expect(page.getByRole('region', { name: 'Which limits counted' })).toContainText('sheet 12, Imre');
   await expect(said).toContainText('Marginal');
@@ -66,6 +66,27 @@ test('a calculator works out while one types, says what is outside of it, and dr
   await page.getByLabel('Least that the appliance needs').fill('9.5');
   await expect(result).toContainText('starves');
   await expect(page.getByRole('img', { name: /^Pressure with everything on/ })).toBeVisible();
+});
+
+test('inside a call a coil is judged by this machine’s book, and goes into the log corrected, with its width', async ({
+  call,
+}) => {
+  const page = await call('Mill Lane 14');
+  const circuit = page.getByRole('region', { name: 'Circuit and readings' });
+  await circuit
+    .getByRole('button', { name: /^gas valve(,|$)/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: /judge it/ }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Ohms', { exact: true }).fill('13.4');
+  await expect(dialog.getByRole('button', { name: 'Into the call as evidence' })).toBeDisabled();
+  await choose(page, 'Both ends off, nothing parallel?', 'yes, isolated');
+  await dialog.getByLabel('Tips together').fill('0.2');
+  await dialog.getByLabel('Temperature of the winding').fill('36 F');
+  await expect(dialog.getByRole('region', { name: judgement })).toContainText('Good');
+  await dialog.getByRole('button', { name: 'Into the call as evidence' }).click();
+  await expect(evidence(page)).toContainText(/Ohms, gas valve: 14\.2 Ω ± 0\.58 Ω, corrected: good/);
 });
 
 for (const [size, width, height] of [

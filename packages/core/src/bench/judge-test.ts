@@ -17,7 +17,7 @@ import { judgeZones, narrowedBy, type Uncertain, type Zones } from './zones';
 
 /** Limits that somebody else set: a plate, a maker's sheet or the shop, from the least to the most that holds. */
 export interface Limits {
-  readonly whose: 'plate' | 'shop';
+  readonly whose: 'plate' | 'shop' | 'family';
   readonly source: string;
   readonly zones: Zones;
 }
@@ -33,7 +33,7 @@ export interface Surroundings {
 }
 
 /** Whose limits were used. */
-export type Whose = 'profile' | 'shop' | 'plate' | 'twin' | 'book';
+export type Whose = 'profile' | 'family' | 'shop' | 'plate' | 'twin' | 'book';
 
 /** Why it was judged so. */
 export type Because =
@@ -205,7 +205,7 @@ function limitsOf(
       dimension: 'none',
     };
   }
-  if (limits) return narrowed({ x, zones: safe(limits.zones, profile), whose: 'shop', source: limits.source });
+  if (limits) return narrowed({ x, zones: safe(limits.zones, profile), whose: limits.whose, source: limits.source });
   if (!profile) return undefined;
   return narrowed({ x, zones: profile, whose: zoning && 'book' in zoning ? 'book' : 'profile' });
 

@@ -42,6 +42,7 @@ export const capacitor: PartKind = {
       title: 'microfarads',
       low: num(spec, 'farads') * (1 - num(spec, 'allows')),
       high: num(spec, 'farads') * (1 + num(spec, 'allows')),
+      as: 'capacitor',
     },
   ],
   role: () => 'conductor',

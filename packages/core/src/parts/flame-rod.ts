@@ -23,7 +23,7 @@ export const flameRod: PartKind = {
     other(0.1),
   ],
   electrical: (spec, _state, fault) => (fault === 'grounded' ? CLOSED : ohms(num(spec, 'leakage'))),
-  deadTests: () => [{ branch: '', title: 'rod to ground', low: 1e6, high: Infinity }],
+  deadTests: () => [{ branch: '', title: 'rod to ground', low: 1e6, high: Infinity, as: 'rod' }],
   role: () => 'consumer',
   symbol: () => 'rod',
   safety: () => 'flame-sensing',

@@ -45,7 +45,7 @@ export const glowIgniter: PartKind = {
   move: (view) => actsWhileFed(view, { to: 'glowing', after: time(view.spec, 'heat-up') }, { to: 'cold', after: 6000 }),
   actsAt: (spec) => num(spec, 'glows-at'),
   deadTests: (spec) => [
-    { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms') },
+    { branch: '', title: 'element, cold', low: num(spec, 'low-ohms'), high: num(spec, 'high-ohms'), as: 'igniter' },
   ],
   clamped: true,
   role: () => 'consumer',

@@ -9,6 +9,7 @@ export {
   CLOSED,
   type ControlPort,
   type DeadTest,
+  type DeadTestKind,
   deadTestsIn,
   type Electrical,
   type FaultMode,

@@ -141,10 +141,22 @@ export interface DeadTest {
   readonly high: number;
   /** Something that should pass: judged by the shop's limit for closed contacts. */
   readonly closedContact?: true;
+  /** What it is to the Bench, which asks for leads and warmth and judges by it. */
+  readonly as?: DeadTestKind;
 }
 
+/** What a dead test is made on. */
+export type DeadTestKind = 'winding' | 'half-winding' | 'igniter' | 'contact' | 'rod' | 'capacitor';
+
 /** What a closed contact, a wire or a fuse may show at most, as a dead test, ohms. */
-export const closedContact = (title: string): DeadTest => ({ branch: '', title, low: 0, high: 1, closedContact: true });
+export const closedContact = (title: string): DeadTest => ({
+  branch: '',
+  title,
+  low: 0,
+  high: 1,
+  closedContact: true,
+  as: 'contact',
+});
 
 /** What must not pass while the part is at rest: between the common terminal of a contact and its normally open one. */
 export const openAtRest = (branch: string): DeadTest => ({
@@ -166,6 +178,7 @@ export const winding = (branch: string, title: string, ohms: number): DeadTest =
   title,
   low: ohms * 0.8,
   high: ohms * 1.2,
+  as: 'winding',
 });
 
 /**

@@ -59,6 +59,7 @@ export const stepper: PartKind = {
       title: `half-winding ${branch}`,
       low: num(spec, 'ohms') * 0.9,
       high: num(spec, 'ohms') * 1.1,
+      as: 'half-winding',
     })),
   role: () => 'consumer',
   symbol: () => 'coil',

@@ -1,3 +1,4 @@
+import { type BenchTest, benchTestOf } from '../bench';
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, jointsOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
@@ -38,6 +39,8 @@ export interface Drawing {
     readonly id: string;
     readonly title: string;
     readonly branches: readonly string[];
+    /** How its passages are judged on the Bench, by the name of the passage. */
+    readonly bench: Readonly<Record<string, BenchTest>>;
   }[];
   /** What can hurt where somebody measures. */
   readonly hazards: Hazards;
@@ -138,6 +141,12 @@ export function drawingOf(model: Model): Drawing {
         id: p.id,
         title: p.title,
         branches: deadTestsIn(p, 'resistance').map((d) => d.branch),
+        bench: Object.fromEntries(
+          p.kind.deadTests(p.spec).flatMap((d) => {
+            const bench = benchTestOf(d, model.title);
+            return bench ? [[d.branch, bench]] : [];
+          }),
+        ),
       })),
     hazards: hazardsOf(model),
     meanings: meaningsOf(model),

@@ -34,6 +34,7 @@ const WORDS: Readonly<Record<Judged['verdict'], string>> = {
 
 const WHOSE: Readonly<Record<NonNullable<Judged['whose']>, string>> = {
   profile: 'the usual limits',
+  family: 'the limits of this family',
   shop: 'the shop’s limits',
   plate: 'plate or maker’s sheet',
   twin: 'a known-good part of the same kind',

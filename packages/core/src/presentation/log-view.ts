@@ -5,7 +5,7 @@ import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation, readAnswer } from '../question';
 import type { TestingStandard } from '../standards';
 import { endingWith, type Followed, proofLineWith, telephoneQuestion } from '../rules';
-import { formatDuration, formatReading, millis, readingValue } from '../units';
+import { formatDuration, formatQuantity, formatReading, millis, type Reading, readingValue } from '../units';
 import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
@@ -97,6 +97,8 @@ function answerWords(model: Model, body: AnswerBody, reader: LogReader): string 
   const read = readAnswer(model, body);
   if (read.kind === 'observation') {
     const words = notedWords(model, read.observation, reader);
+    if ('judged' in body && body.judged && 'reading' in body)
+      return judgedWords(words, body.judged, body.reading, reader);
     const judged = judge(model, read.observation, reader.standard);
     if (!judged) return words;
     const said = sayJudgement(judged.judgement, reader);
@@ -110,6 +112,18 @@ function answerWords(model: Model, body: AnswerBody, reader: LogReader): string 
   const names = Object.values(fields).filter((v) => typeof v === 'string' && v !== '');
   if (!('reading' in fields)) return names.join(' ');
   return `${names.filter((n) => n !== fields.typed).join(' ')}: ${formatReading(fields.reading, reader.units)}`;
+}
+
+/** A reading that was corrected and judged on the Bench, with how sure it is. */
+function judgedWords(
+  words: string,
+  { verdict, u }: { readonly verdict: string; readonly u: number },
+  reading: Reading,
+  reader: LogReader,
+): string {
+  const scale = reading.kind === 'value' ? reading.value : undefined;
+  const width = formatQuantity(Number(u.toPrecision(2)), reading.dimension, reader.units, scale);
+  return `${words}${u > 0 ? ` ± ${width}` : ''}, corrected: ${verdict}`;
 }
 
 /** The judgement on a reading of a component by itself; `asWhole` when it says the reading too. */

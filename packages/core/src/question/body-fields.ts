@@ -25,6 +25,22 @@ const reading = t.Unsafe<Reading>(
 /** A reading and how it was typed. */
 export const readingFields = { reading, typed };
 
+/** A reading that was judged on the Bench: how sure it is, and under which conditions it was taken, as they were typed. */
+export const judgedFields = {
+  judged: t.Optional(
+    t.Object({
+      test: name,
+      measure: name,
+      verdict: t.Unsafe<'good' | 'marginal' | 'bad'>(
+        t.Union(['good', 'marginal', 'bad'].map((verdict) => t.Literal(verdict))),
+      ),
+      /** Half of the interval in which the value lies, SI. */
+      u: t.Number({ minimum: 0 }),
+      given: t.Record(name, t.String({ maxLength: 60 }), { maxProperties: 30 }),
+    }),
+  ),
+};
+
 /** One of some words. */
 export const oneOf = <W extends string>(words: readonly W[]) => t.Unsafe<W>(t.Union(words.map((w) => t.Literal(w))));
 

@@ -50,6 +50,8 @@ export function commonCauseOf(model: Model, o: Observation, scale: Scale): Commo
     }
     case 'ohms':
     case 'between':
+      // Corrected for both already.
+      if ('u' in o && o.u !== undefined) return undefined;
       // The same leads, and the same cold or warm room, in all readings.
       return {
         key: 'ohms',

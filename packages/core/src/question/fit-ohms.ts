@@ -8,15 +8,18 @@ import { INSTRUMENTS, met } from './simulated-hand';
 /** Ohms are compared on a logarithmic scale from 0.1 Ω to 10 MΩ; OL is an answer of its own. */
 const DECADES = 8;
 
-/** How a reading in ohms sits with a prediction: its density there, and that of a reading anywhere. */
-export function fitOhms(reading: Reading, p: Prediction): { fit: number; base: number } {
+/**
+ * How a reading in ohms sits with a prediction: its density there, and that of a reading anywhere. `u` where it was corrected
+ * for leads and warmth: half of the interval in which it lies.
+ */
+export function fitOhms(reading: Reading, p: Prediction, u?: number): { fit: number; base: number } {
   const base = 1 / DECADES;
   if (p.kind !== 'ohms') return { fit: 0, base };
   const x = readingValue(reading);
   const fit = p.shorter
     ? (1 - p.shorter.share) * resting(x, p.ohms, p.tolerance) +
       p.shorter.share * resting(x, p.shorter.value, p.tolerance)
-    : resting(x, p.ohms, p.tolerance, p.reach);
+    : resting(x, p.ohms, p.tolerance, p.reach, undefined, u);
   return { fit, base };
 }
 
@@ -35,13 +38,13 @@ export function fitOhmsThrough(reading: Reading, p: Prediction, through: Through
 }
 
 /** Density of a reading of a part that rests at some ohms, per decade; a probability where OL is read. */
-function resting(x: number, value: number, tolerance: number, reach?: Reach, through?: Through): number {
+function resting(x: number, value: number, tolerance: number, reach?: Reach, through?: Through, u?: number): number {
   if (readsOpen(x) || readsOpen(value)) return readsOpen(x) && readsOpen(value) ? 1 : 0;
   const shown = (ohms: number): number =>
     Math.max(through ? ohms * through.times + through.leads : ohms, ASSUMED.leastOhms);
   const near = shown(value);
   // Leads and contacts add a few tenths of an ohm; the part itself has its tolerance.
-  const unsure = through ? ASSUMED.contactOhms : ASSUMED.leadOhms;
+  const unsure = u !== undefined ? u / 2 : through ? ASSUMED.contactOhms : ASSUMED.leadOhms;
   const sd = Math.hypot(0.02 + tolerance, unsure / (near + 0.3)) / Math.LN10;
   const read = Math.log10(Math.max(x, ASSUMED.leastOhms));
   if (!reach) return gauss(read, Math.log10(near), sd);

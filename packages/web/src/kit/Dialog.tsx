@@ -11,6 +11,8 @@ interface Props {
   readonly onAction?: () => void;
   /** The action is under way: it cannot be asked for again. */
   readonly busy?: boolean;
+  /** The action can be asked for. */
+  readonly ready?: boolean;
   /** The word on the button that closes, when there is no action. */
   readonly close?: string;
   readonly width?: number;
@@ -24,6 +26,7 @@ export function Dialog({
   action,
   onAction,
   busy = false,
+  ready = true,
   close = 'Close',
   width = 560,
   children,
@@ -37,6 +40,7 @@ export function Dialog({
         onOk={onAction}
         okText={action}
         confirmLoading={busy}
+        okButtonProps={{ disabled: !ready }}
         {...(action === undefined
           ? {
               footer: (

@@ -29,4 +29,4 @@ export const WORKSHEETS: readonly Worksheet[] = [
   EXPANSION,
   UNITS,
 ];
-export { type Curve, curveOf, type Result, type WorkedOut, workOut, type Worksheet } from './worksheet';
+export { curveOf, type Result, type WorkedOut, workOut, type Worksheet } from './worksheet';

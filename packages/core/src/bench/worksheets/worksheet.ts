@@ -19,7 +19,7 @@ export interface Result {
 }
 
 /** What is drawn: one result as one of what was typed goes from one value to another. SI. */
-export interface Curve {
+interface Curve {
   readonly of: string;
   readonly from: number;
   readonly to: number;

@@ -6,7 +6,7 @@ import { failureModeOf, specUnder } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { type Reading, readingValue } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
-import { bodyOf, name, readingFields } from '../body-fields';
+import { bodyOf, judgedFields, name, readingFields } from '../body-fields';
 import { coarseNumber, fitNumber, sameNumber } from '../fit';
 import { NOTHING_MORE } from '../messages';
 import { observed, problem } from '../named';
@@ -25,7 +25,7 @@ export interface FaradsObservation extends FaradsQuestion {
 }
 
 const DIMENSION = 'capacitance';
-const body = bodyOf('farads', { part: name, ...readingFields });
+const body = bodyOf('farads', { part: name, ...readingFields, ...judgedFields });
 const ERROR = { floor: ASSUMED.capacitanceFloor, zero: 0 };
 
 const formOf = (part: string): AnswerForm => ({

@@ -2,7 +2,7 @@ import { deadTestsIn } from '../../parts';
 import { ASSUMED } from '../../standards';
 import type { Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
-import { bodyOf, branchName, name, readingFields } from '../body-fields';
+import { bodyOf, branchName, judgedFields, name, readingFields } from '../body-fields';
 import { coarseOhms, fitOhms, ohmsRead, reportOhms, sameOhms } from '../fit-ohms';
 import { NOTHING_MORE } from '../messages';
 import { observed, problem } from '../named';
@@ -17,9 +17,11 @@ export interface OhmsQuestion extends Passage {
 }
 export interface OhmsObservation extends OhmsQuestion {
   readonly reading: Reading;
+  /** It was corrected for leads and warmth: half of the interval in which it lies, ohms. */
+  readonly u?: number;
 }
 
-const body = bodyOf('ohms', { part: name, branch: t.Optional(branchName), ...readingFields });
+const body = bodyOf('ohms', { part: name, branch: t.Optional(branchName), ...readingFields, ...judgedFields });
 
 const DIMENSION = 'resistance';
 
@@ -57,7 +59,7 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
   probing: (model, q) => (model.parts[q.part]!.kind.mayOpenRightly ? 'dead-ohms' : undefined),
   cautions: (model, q) => ({ applies: ['ohms'], own: model.parts[q.part]!.caution }),
   predict: predictDead,
-  fit: (_model, o, prediction) => ({ ...fitOhms(o.reading, prediction), blunder: ASSUMED.misreadOhms }),
+  fit: (_model, o, prediction) => ({ ...fitOhms(o.reading, prediction, o.u), blunder: ASSUMED.misreadOhms }),
   place: (p) => (p.kind === 'ohms' ? Math.min(p.ohms, 1e12) : 3e6),
   sameOutcome: () => sameOhms,
   coarse: (_model, _q, p) => coarseOhms(p),
@@ -73,7 +75,12 @@ export const ohms: QuestionKind<OhmsQuestion, OhmsObservation, typeof body> = {
     const at = namedPassage(model, given);
     if (typeof at === 'string') return problem(at);
     if (given.reading.dimension !== 'resistance') return problem(`a dead test is in ohms; "${given.typed}" is not`);
-    return observed({ kind: 'ohms', ...at, reading: given.reading });
+    return observed({
+      kind: 'ohms',
+      ...at,
+      reading: given.reading,
+      ...(given.judged && { u: given.judged.u }),
+    });
   },
   readLine: ({ parts }, words) => {
     // The words stand in any order: the part, its winding where it has several, and what was read.

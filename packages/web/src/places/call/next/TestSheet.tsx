@@ -10,6 +10,7 @@ import { type Rules, useRules } from '../rules/use-rules';
 import { useAppliance } from '../use-appliance';
 import { ToTap } from './Answer';
 import { Field } from './Field';
+import { JudgeIt } from './JudgeIt';
 import { worth } from './Means';
 import { Room } from './Room';
 import { Sheet } from './Sheet';
@@ -73,7 +74,10 @@ export function TestSheet({ call, test, best, others, view, busy, entry, onEvent
           It is on, power on: watch
         </Button>
       ) : test.answer.kind === 'reading' ? (
-        <Field entry={entry} label={`Reading: ${test.title}`} asked={test.answer} />
+        <>
+          <Field entry={entry} label={`Reading: ${test.title}`} asked={test.answer} />
+          <Judged subject={test.answer.subject} begun={entry.text} onBody={send} />
+        </>
       ) : (
         <ToTap
           key={test.id}
@@ -103,6 +107,20 @@ export function TestSheet({ call, test, best, others, view, busy, entry, onEvent
       {children}
     </Sheet>
   );
+}
+
+/** A dead test may be judged with its conditions. */
+function Judged({
+  subject,
+  ...given
+}: {
+  readonly subject: Extract<AnswerFormView, { kind: 'reading' }>['subject'];
+  readonly begun: string;
+  readonly onBody: (body: EventBody) => void;
+}) {
+  const { type, part, branch } = subject;
+  if ((type !== 'ohms' && type !== 'farads') || typeof part !== 'string') return null;
+  return <JudgeIt type={type} part={part} branch={typeof branch === 'string' ? branch : undefined} {...given} />;
 }
 
 /** What was answered last, and who is suspected since. */

@@ -6,6 +6,7 @@ import { Cautions } from '../../../kit/Cautions';
 import { Choice } from '../../../kit/Choice';
 import { useAppliance } from '../use-appliance';
 import { Field } from './Field';
+import { JudgeIt } from './JudgeIt';
 import { Means, worth } from './Means';
 import { Sheet } from './Sheet';
 import styles from './Sheet.module.css';
@@ -61,6 +62,15 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
         {...(form.dimension === 'resistance' && { other: 'Or amperes by a clamp: 4.2A, ten turns 42A x10' })}
       />
       <div className={styles.also}>
+        {(form.dimension === 'resistance' || form.dimension === 'capacitance') && (
+          <JudgeIt
+            type={form.dimension === 'resistance' ? 'ohms' : 'farads'}
+            part={probes[0]!}
+            branch={probes[1]}
+            begun={entry.text}
+            onBody={onBody}
+          />
+        )}
         {form.dimension === 'resistance' && <OnlyABeeper part={probes[0]!} branch={probes[1]} onBody={onBody} />}
         {form.dimension === 'voltage' && form.unit === undefined && (
           <OnlyALamp red={at[0]!} black={at[1]} phase={view.at} onBody={onBody} />

@@ -1,0 +1,74 @@
+import { benchTestOf, COMPONENT_TESTS, judgeMeasure, type Judged } from '../src/bench';
+import { Engine } from '@zetalysis/core/diagnosis';
+import { FIRST_EPISODE } from '@zetalysis/core/simulation';
+import { findPart, type Model } from '@zetalysis/core/profile';
+import type { Observation } from '@zetalysis/core/question';
+import { FAMILIES, profile } from './models';
+
+const deadTests = (model: Model) =>
+  model.parts.flatMap((part) => part.kind.deadTests(part.spec).map((dead) => ({ part, dead })));
+
+/** A reading without any width, every condition said. */
+const judge = (bench: NonNullable<ReturnType<typeof benchTestOf>>, value: number): Judged => {
+  const measure = COMPONENT_TESTS.find((t) => t.id === bench.test)!.measures.find((m) => m.id === bench.measure)!;
+  const exact = { share: 0, digits: 0, ranges: [{ to: 1e9, digit: 0 }] };
+  const said = { iso: 'yes', Lz: '0', off: '60', T: '20 C', fit: 'carbide', dis: 'yes' };
+  return judgeMeasure(
+    { ...measure, asks: measure.asks },
+    { ...said, ...bench.typed, [bench.reads]: bench.reads === 'farads' ? `${value * 1e6}` : `${value}` },
+    { instruments: { ohms: exact, capacitance: exact }, limits: bench.limits },
+  ).judged;
+};
+
+// The judge's limits and the engine's bands come from one specification: they never pull against each other.
+describe.each(FAMILIES)('%s', (family) => {
+  const model = profile(family);
+  const judged = deadTests(model).flatMap(({ part, dead }) => {
+    const bench = benchTestOf(dead, model.title);
+    return bench ? [{ name: `${part.id} ${dead.branch}`, dead, bench }] : [];
+  });
+
+  test('what is judged good, the engine takes for sound; what is judged bad, it does not', () => {
+    expect(judged.length).toBeGreaterThan(0);
+    for (const { name, dead, bench } of judged) {
+      const { low, high } = dead;
+      const top = Number.isFinite(high) ? high * 2 : low * 4;
+      for (let i = 1; i <= 60; i++) {
+        const value = (top * (i - 0.5)) / 60;
+        const { verdict, x } = judge(bench, value);
+        // The leads' own width stays, however well they were read.
+        const u = x?.u ?? 0;
+        if (verdict === 'good')
+          expect([name, value, value + u >= low && value - u <= high]).toEqual([name, value, true]);
+        if (verdict === 'bad') expect([name, value, value < low || value > high]).toEqual([name, value, true]);
+      }
+    }
+  });
+});
+
+describe('a corrected reading is evidence with its width', () => {
+  const model = profile('furnace-condensing');
+  const engine = new Engine(model);
+  const valve = findPart(model, 'gas-valve')!;
+  const dead = valve.kind.deadTests(valve.spec)[0]!;
+  const middle = (dead.low + dead.high) / 2;
+  const assess = (value: number, u?: number) => {
+    const observation: Observation = {
+      kind: 'ohms',
+      part: valve.index,
+      branch: dead.branch,
+      reading: { kind: 'value', value, dimension: 'resistance' },
+      ...(u !== undefined && { u }),
+    };
+    const found = engine.assess(
+      { episodes: [FIRST_EPISODE], items: [{ id: 'a', episode: 0, observation }] },
+      { pairs: false },
+    );
+    return found.suspects.filter((s) => s.repair === 'gas-valve:replace').reduce((sum, s) => sum + s.probability, 0);
+  };
+
+  test('the surer it is, the more a shorted coil speaks, and the more a good one clears', () => {
+    expect(assess(0.4 * middle, 0.3)).toBeGreaterThan(assess(0.4 * middle, 8));
+    expect(assess(middle, 0.3)).toBeLessThan(assess(middle, 8));
+  });
+});

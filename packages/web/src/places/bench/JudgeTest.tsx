@@ -1,0 +1,93 @@
+import { useState } from 'react';
+import { type BenchTest, COMPONENT_TESTS, isAnswered, judgeMeasure } from '@zetalysis/core/bench';
+import { sayJudged } from '@zetalysis/core/presentation';
+import { formatReading, parseReading, type Reading, type UnitSystem } from '@zetalysis/core/units';
+import { Dialog } from '../../kit/Dialog';
+import { AskForm } from './AskForm';
+import { Band } from './Band';
+import styles from './JudgeTest.module.css';
+import { SetUp } from './SetUp';
+import { VerdictMark } from './VerdictMark';
+
+/** What goes into the call: the corrected reading, how sure it is, and what it was judged by. */
+export interface JudgedReading {
+  readonly reading: Reading;
+  readonly typed: string;
+  readonly judged: {
+    readonly test: string;
+    readonly measure: string;
+    readonly verdict: 'good' | 'marginal' | 'bad';
+    readonly u: number;
+    readonly given: Readonly<Record<string, string>>;
+  };
+}
+
+interface Props {
+  readonly title: string;
+  readonly bench: BenchTest;
+  readonly units: UnitSystem;
+  /** What the field had in it when this was opened. */
+  readonly begun: string;
+  readonly onJudged: (judged: JudgedReading) => void;
+  readonly onClose: () => void;
+}
+
+/** A component test inside a call: leads, warmth and limits of this machine; what is judged becomes evidence. */
+export default function JudgeTest({ title, bench, units, begun, onJudged, onClose }: Props) {
+  const test = COMPONENT_TESTS.find((t) => t.id === bench.test)!;
+  const measure = test.measures.find((m) => m.id === bench.measure)!;
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({ ...bench.typed, [bench.reads]: begun });
+  const { judged, problems } = judgeMeasure(measure, typed, { limits: bench.limits });
+  const view = sayJudged(measure, judged, units);
+  const asks = measure.asks.filter((a) => isAnswered(a.when, (id) => typed[id]));
+  const { verdict } = judged;
+  const raw = parseReading(typed[bench.reads] ?? '', measure.dimension);
+  const reading: Reading | undefined =
+    raw.ok && raw.value.kind === 'open'
+      ? raw.value
+      : judged.x && measure.dimension && { kind: 'value', value: judged.x.value, dimension: measure.dimension };
+  const enter = (): void => {
+    if (verdict === 'repeat' || !reading) return;
+    const given = Object.fromEntries(Object.entries(typed).filter(([, value]) => value !== ''));
+    onJudged({
+      reading,
+      typed: formatReading(reading, units),
+      judged: { test: test.id, measure: measure.id, verdict, u: judged.x?.u ?? 0, given },
+    });
+  };
+  return (
+    <Dialog
+      title={`${title}: judged`}
+      action="Into the call as evidence"
+      ready={verdict !== 'repeat' && reading !== undefined}
+      onAction={enter}
+      onClose={onClose}
+      width={920}
+    >
+      <div className={styles.judge}>
+        <AskForm
+          asks={asks}
+          typed={typed}
+          problems={problems}
+          onType={(id, value) => setTyped({ ...typed, [id]: value })}
+        />
+        <div>
+          <section className={styles.said} aria-label="Judgement" aria-live="polite">
+            <VerdictMark verdict={verdict} />
+            <p>
+              <b>{view.word}.</b> {view.value !== '' && <b>{view.value}. </b>}
+              {view.sentence}
+            </p>
+          </section>
+          {view.band && <Band band={view.band} words={`${view.value}: ${view.word}`} />}
+          {view.limits && (
+            <p className="fine">
+              Counted: {view.limits.whose}. Good {view.limits.good}, marginal {view.limits.marginal}.
+            </p>
+          )}
+          <SetUp measure={measure} />
+        </div>
+      </div>
+    </Dialog>
+  );
+}
