@@ -7,10 +7,10 @@ import { Chart } from '../../kit/Chart';
 import { Empty } from '../../kit/Empty';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
-import { AskForm } from './AskForm';
+import { AskForm } from '../../judging/AskForm';
 import styles from './Calculator.module.css';
 import { useTyped } from './use-typed';
-import { VerdictMark } from './VerdictMark';
+import { VerdictMark } from '../../judging/VerdictMark';
 
 const FIGURES = 4;
 

@@ -7,14 +7,14 @@ import { Cautions } from '../../kit/Cautions';
 import { Choices } from '../../kit/Choices';
 import { Empty } from '../../kit/Empty';
 import { Page } from '../../kit/Page';
-import { AskForm } from './AskForm';
-import { Band } from './Band';
+import { AskForm } from '../../judging/AskForm';
+import { Band } from '../../judging/Band';
 import { Counted } from './Counted';
-import { SetUp } from './SetUp';
+import { SetUp } from '../../judging/SetUp';
 import { readSurroundings } from './surroundings';
 import styles from './TestPage.module.css';
 import { under, useTyped } from './use-typed';
-import { VerdictMark } from './VerdictMark';
+import { VerdictMark } from '../../judging/VerdictMark';
 
 /** One component test: how it is set up, what is read, and what that says. What was typed stands in the address. */
 export default function TestPage({ me }: { me: Me }) {

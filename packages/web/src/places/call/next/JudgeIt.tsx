@@ -4,7 +4,7 @@ import { Button } from '../../../kit/Button';
 import { useAppliance } from '../use-appliance';
 
 // The tests of the Bench are loaded when one of them is wanted.
-const JudgeTest = lazy(() => import('../../bench/JudgeTest'));
+const JudgeTest = lazy(() => import('../../../judging/JudgeTest'));
 
 interface Props {
   readonly part: string;

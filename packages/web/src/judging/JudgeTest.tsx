@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { type BenchTest, COMPONENT_TESTS, isAnswered, judgeMeasure } from '@zetalysis/core/bench';
 import { sayJudged } from '@zetalysis/core/presentation';
 import { formatReading, parseReading, type Reading, type UnitSystem } from '@zetalysis/core/units';
-import { Dialog } from '../../kit/Dialog';
+import { Dialog } from '../kit/Dialog';
 import { AskForm } from './AskForm';
 import { Band } from './Band';
 import styles from './JudgeTest.module.css';
@@ -10,7 +10,7 @@ import { SetUp } from './SetUp';
 import { VerdictMark } from './VerdictMark';
 
 /** What goes into the call: the corrected reading, how sure it is, and what it was judged by. */
-export interface JudgedReading {
+interface JudgedReading {
   readonly reading: Reading;
   readonly typed: string;
   readonly judged: {

@@ -1,8 +1,8 @@
 import { Input } from 'antd';
 import { useId } from 'react';
 import type { Ask } from '@zetalysis/core/bench';
-import { Strand, StrandRow } from '../../diagrams/Strand';
-import { Choice } from '../../kit/Choice';
+import { Strand, StrandRow } from '../diagrams/Strand';
+import { Choice } from '../kit/Choice';
 import styles from './AskForm.module.css';
 
 interface Props {
