@@ -17,9 +17,13 @@ const FIGURES = 4;
 /** One calculator: what is typed, what comes out, its curve where people would rather look, and the mistake made with it. */
 export default function Calculator({ me }: { me: Me }) {
   const { id } = useParams();
-  const { typed, set, clear } = useTyped();
   const sheet = WORKSHEETS.find((w) => w.id === id);
   if (!sheet) return <Empty>There is no calculator of that name. Go back to the Bench.</Empty>;
+  return <Sheet key={id} sheet={sheet} me={me} />;
+}
+
+function Sheet({ sheet, me }: { readonly sheet: Worksheet; readonly me: Me }) {
+  const { typed, set, clear } = useTyped();
   const { results, problems, missing, refused } = workOut(sheet, typed);
   return (
     <Page

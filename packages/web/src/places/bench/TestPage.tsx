@@ -1,5 +1,12 @@
 import { useParams } from 'react-router';
-import { COMPONENT_TESTS, isAnswered, judgeMeasure, type Judged, type Measure } from '@zetalysis/core/bench';
+import {
+  COMPONENT_TESTS,
+  type ComponentTest,
+  isAnswered,
+  judgeMeasure,
+  type Judged,
+  type Measure,
+} from '@zetalysis/core/bench';
 import { sayJudged } from '@zetalysis/core/presentation';
 import type { Me } from '@zetalysis/contract';
 import { Button } from '../../kit/Button';
@@ -19,9 +26,13 @@ import { VerdictMark } from '../../judging/VerdictMark';
 /** One component test: how it is set up, what is read, and what that says. What was typed stands in the address. */
 export default function TestPage({ me }: { me: Me }) {
   const { id } = useParams();
-  const { typed, set, clear } = useTyped();
   const test = COMPONENT_TESTS.find((t) => t.id === id);
   if (!test) return <Empty>There is no test of that name. Go back to the Bench.</Empty>;
+  return <Test key={id} test={test} me={me} />;
+}
+
+function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
+  const { typed, set, clear } = useTyped();
   const measure = test.measures.find((m) => m.id === typed['m']) ?? test.measures[0]!;
   const judgedOf = (m: Measure) => {
     const own = under(typed, m.id);

@@ -1,4 +1,4 @@
-import { useCallback } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 interface InAddress {
@@ -11,24 +11,20 @@ interface InAddress {
 /** What was typed stands in the address: it can be sent to somebody, kept, and gone back to. */
 export function useTyped(): InAddress {
   const [params, setParams] = useSearchParams();
+  // What is typed counts at once; the address follows, and never holds up a key.
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() => Object.fromEntries(params));
+  useEffect(() => setParams(typed, { replace: true }), [typed, setParams]);
   const set = useCallback(
     (name: string, value: string) =>
-      setParams(
-        (now) => {
-          if (value === '') now.delete(name);
-          else now.set(name, value);
-          return now;
-        },
-        { replace: true },
-      ),
-    [setParams],
+      setTyped(({ [name]: _, ...rest }) => (value === '' ? rest : { ...rest, [name]: value })),
+    [],
   );
   const clear = useCallback(
     (keep: readonly string[]) =>
-      setParams((now) => new URLSearchParams([...now].filter(([name]) => keep.includes(name))), { replace: true }),
-    [setParams],
+      setTyped((now) => Object.fromEntries(Object.entries(now).filter(([name]) => keep.includes(name)))),
+    [],
   );
-  return { typed: Object.fromEntries(params), set, clear };
+  return { typed, set, clear };
 }
 
 /** Those that begin with a name and a point, without them. */
