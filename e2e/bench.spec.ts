@@ -128,3 +128,27 @@ test('by keyboard alone: from the Bench to a verdict; printed, it stands without
   await expect(page.getByRole('banner')).toBeHidden();
   await expect(page.getByRole('region', { name: judgement })).toBeVisible();
 });
+
+test('the log of a meter: where to hang it, what is recognised, where it parts from the model, and into the call', async ({
+  call,
+}) => {
+  const page = await call('Chapel hall');
+  await page.getByText('Repaired, adjusted, photo').click();
+  await page.getByRole('button', { name: 'Read a meter’s log' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Log of a meter' });
+  await dialog.getByRole('button', { name: 'Where to hang it' }).click();
+  await expect(dialog.getByRole('list', { name: 'Where to hang the logger' })).toContainText(
+    /tells \d+ % of what is open/,
+  );
+  const file = dialog.getByLabel('Log of a meter');
+  await file.setInputFiles({ name: 'words.csv', mimeType: 'text/csv', buffer: Buffer.from('no log at all') });
+  await expect(dialog.getByRole('alert')).toContainText('a log has a time and at least one channel');
+  await file.setInputFiles('docs/examples/supply-collapse.csv');
+  await expect(dialog).toContainText('601 rows · commas between cells · decimal point');
+  await dialog.getByRole('button', { name: 'Lay it beside the model' }).click();
+  const laid = dialog.getByRole('region', { name: 'The log beside the model' });
+  await expect(laid).toContainText('R shows 22 V, a sound one 26.1 V', { timeout: 30_000 });
+  await expect(laid.getByRole('listitem').first()).toContainText('The transformer is weak');
+  await dialog.getByRole('button', { name: 'Into the call as evidence' }).click();
+  await expect(evidence(page)).toContainText('R–C: 22 V');
+});

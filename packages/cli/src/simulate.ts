@@ -48,10 +48,14 @@ export const simulate: Command = (args) => {
       variant: { type: 'string' },
       json: { type: 'boolean', default: false },
       csv: { type: 'boolean', default: false },
+      log: { type: 'string' },
+      lasts: { type: 'string', default: '120' },
     },
   });
-  if (values.json && values.csv) throw new UsageError('choose one of --json and --csv');
+  if ([values.json, values.csv, values.log !== undefined].filter(Boolean).length > 1)
+    throw new UsageError('choose one of --json, --csv and --log');
   const { model, trace } = simulateFrom(positionals[0], values.variant, values.fault);
+  if (values.log !== undefined) return { text: asLog(model, trace, values.log, values.lasts), exit: 0 };
   if (values.csv) return { text: asCsv(model, trace), exit: 0 };
   if (values.json) return { text: asJson(model, trace, values.fault), exit: 0 };
   return { text: asText(model, trace, values.fault), exit: 0 };
@@ -62,6 +66,38 @@ function voltsIn(trace: Trace, segment: number, red: number, black: number): num
   const m = measureVolts(trace.segments[segment]!.circuit.solution, red, black, 'high-impedance');
   return m.kind === 'volts' ? m.volts : NaN;
 }
+
+/** Rows a second of a logging meter. */
+const LOG_RATE = 10;
+/** A log longer than this is a mistake, seconds. */
+const LOG_LASTS = 86_400;
+
+/** What a logging meter writes that hangs on some points during the try: `R,GV` against their commons. */
+function asLog(model: Model, trace: Trace, at: string, lasts: string): string {
+  const seconds = Number(lasts);
+  if (!(seconds > 0 && seconds <= LOG_LASTS))
+    throw new UsageError(`--lasts takes seconds up to a day; "${lasts}" is not`);
+  const points = at.split(',').map((name) => {
+    const point = model.points.find((p) => model.nets[p.net]!.toLowerCase() === name.trim().toLowerCase());
+    const known = model.points.map((p) => model.nets[p.net]!);
+    if (!point) throw new UsageError(unknownName('test point', name.trim(), known));
+    return point;
+  });
+  const header = ['time [s]', ...points.map((p) => `${model.nets[p.net]!}-${model.nets[p.black]!} [V]`)].join(',');
+  const rows = Array.from({ length: Math.round(seconds * LOG_RATE) + 1 }, (_, i) => {
+    const t = i / LOG_RATE;
+    const moment = within(trace, t * 1000);
+    const found = trace.segments.findIndex((s) => s.to > moment);
+    const segment = found < 0 ? trace.segments.length - 1 : found;
+    const cells = points.map((p) => Math.abs(voltsIn(trace, segment, p.net, p.black)) || 0);
+    return [t.toFixed(1), ...cells.map((v) => v.toFixed(3))].join(',');
+  });
+  return [header, ...rows].join('\r\n');
+}
+
+/** A moment of a run that repeats, within what was run. */
+const within = ({ cycle, end }: Trace, at: number): number =>
+  cycle && at >= end ? cycle.from + ((at - cycle.from) % cycle.length) : at;
 
 function asCsv(model: Model, trace: Trace): string {
   const channels = [...model.points.map((p) => model.nets[p.net]!), ...model.quantities.map((q) => q.id)];

@@ -6,7 +6,7 @@ export const USAGE = `zetalysis: model-based troubleshooting for heating applian
   zetalysis diagnose CASE.yaml [--weights COUNTS.json] [--json]
       plays a case through the engine; exit 1 when an expectation is not met;
       COUNTS.json multiplies fault weights: {"part.mode": factor}
-  zetalysis simulate PROFILE [--variant V] [--fault part.mode ...] [--json | --csv]
+  zetalysis simulate PROFILE [--variant V] [--fault part.mode ...] [--json | --csv | --log POINT,… [--lasts SECONDS]]
       runs one try for heat and prints what happens when
   zetalysis netlist PROFILE [--variant V] [--fault part.mode ...] [--dc]
       writes the circuit, as it stands at the end of the run, as a SPICE deck

@@ -1,10 +1,10 @@
-import type { Found, Sought } from '@zetalysis/core/analysis';
+import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
 import type { CallView, Drawing, Guide, ProofView, ViewOptions } from '@zetalysis/core/presentation';
 import { type Build, buildKey } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { wrap, type Remote } from 'comlink';
-import type { Advised, Viewer } from './consultation';
+import type { Advised, Hang, HungAt, Viewer } from './consultation';
 import type { EngineApi } from './worker';
 import { profileSource } from '../store/profiles';
 
@@ -18,6 +18,8 @@ export interface LoadedEngine {
   readonly toProve: (log: Log, repair: string, viewer: Viewer) => Promise<ProofView | undefined>;
   readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;
+  readonly readLog: (log: MeterLog, hung: readonly HungAt[]) => Promise<LogReading>;
+  readonly whereToHang: (log: Log) => Promise<Hang[]>;
   readonly find: (sought: readonly Sought[]) => Promise<Found[]>;
   /** Gives its memory back, for one who goes through many appliances. */
   readonly forget: () => Promise<void>;
@@ -59,6 +61,8 @@ export function holdEngine(): EngineHold {
         toProve: (log, repair, viewer) => api.toProve(key, log, repair, viewer),
         advice: (log, viewer) => api.advice(key, log, viewer),
         guide: (units) => api.guide(key, units),
+        readLog: (log, hung) => api.readLog(key, log, hung),
+        whereToHang: (log) => api.whereToHang(key, log),
         find: (sought) => api.find(key, sought),
         forget: () => api.forget(key),
       };

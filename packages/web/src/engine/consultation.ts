@@ -1,4 +1,12 @@
-import { findReadings, type Found, type Sought } from '@zetalysis/core/analysis';
+import {
+  findReadings,
+  type Found,
+  type LogReading,
+  type MeterLog,
+  readAgainst,
+  type Sought,
+  whereToHang,
+} from '@zetalysis/core/analysis';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
 import {
   type CallView,
@@ -22,6 +30,19 @@ import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from 
 type Log = readonly CallEvent[];
 /** Who looks, and by whose limits. */
 export type Viewer = Pick<ViewOptions, 'person' | 'standard'>;
+
+/** Where a column of a meter's log hung. */
+export interface HungAt {
+  readonly column: number;
+  readonly red: string;
+  readonly black: string;
+}
+
+/** A place for a channel of a logger, and the share of what is open that it tells. */
+export type Hang = ReturnType<typeof whereToHang>[number];
+
+/** So many suspects are told apart by a logger. */
+const SUSPECTS_TOLD_APART = 8;
 
 /** Everything that is shown of one log. */
 export interface Advised {
@@ -97,6 +118,24 @@ export class Consultation {
   /** The steps and faults under which readings can be found. */
   find(sought: readonly Sought[]): Found[] {
     return findReadings(this.#engine, sought);
+  }
+
+  /** The log of a logging meter, beside the model. */
+  readLog(log: MeterLog, hung: readonly HungAt[]): LogReading {
+    const channels = hung.map(({ column, red, black }) => ({ red, black, column: log.columns[column]! }));
+    return readAgainst(this.#engine, log, channels);
+  }
+
+  /** Where a logger would tell most of what is suspected now. */
+  whereToHang(log: Log): Hang[] {
+    const { assessment } = this.#consider(log);
+    return whereToHang(
+      this.#engine,
+      assessment.suspects
+        .filter(({ leading }) => leading.kind === 'fault')
+        .slice(0, SUSPECTS_TOLD_APART)
+        .map(({ leading, probability }) => ({ hypothesis: leading, share: probability })),
+    );
   }
 
   #consider(events: Log): Considered {

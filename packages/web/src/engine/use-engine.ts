@@ -5,7 +5,7 @@ import { type AdviceSnapshot, buildOf, type CallEvent } from '@zetalysis/core/vi
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { CallLog } from '../store/use-call';
 import { holdEngine, type LoadedEngine } from './client';
-import type { Advised } from './consultation';
+import type { Advised, Hang } from './consultation';
 import { Conversation } from './conversation';
 
 export interface EngineState {
@@ -17,6 +17,10 @@ export interface EngineState {
   readonly problem: string | undefined;
   /** What it would take to prove a suspect, by the log that is shown. */
   readonly toProve: (repair: string) => Promise<ProofView | undefined>;
+  /** Lays the log of a meter beside the model. */
+  readonly readLog: LoadedEngine['readLog'];
+  /** Where a logger would tell most of what is suspected now. */
+  readonly whereToHang: () => Promise<Hang[]>;
   /** What a record keeps: the suspects and advice of the very log that is shown, whatever came in since. */
   readonly advice: () => Promise<AdviceSnapshot>;
 }
@@ -84,7 +88,19 @@ export function useEngine({ events, onMaking }: Heard, options: ViewOptions): En
     return engine.advice(log, { person, standard });
   }, [engine, log, person, standard]);
 
+  const readLog = useCallback<LoadedEngine['readLog']>(
+    async (meter, hung) => {
+      if (!engine) throw new Error('The engine is not there yet: wait until the suspects are shown.');
+      return engine.readLog(meter, hung);
+    },
+    [engine],
+  );
+
+  const whereToHang = useCallback(async () => (engine && log ? engine.whereToHang(log) : []), [engine, log]);
+
   return {
+    readLog,
+    whereToHang,
     drawing: engine?.drawing,
     view: shown?.view,
     tests: shown?.tests,

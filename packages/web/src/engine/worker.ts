@@ -1,10 +1,10 @@
-import type { Found, Sought } from '@zetalysis/core/analysis';
+import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
 import type { CallView, Drawing, Guide, ProofView, ViewOptions } from '@zetalysis/core/presentation';
 import type { Build } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { expose } from 'comlink';
-import { type Advised, Consultation, type Viewer } from './consultation';
+import { type Advised, Consultation, type Hang, type HungAt, type Viewer } from './consultation';
 
 /** The appliances loaded here, by the key the client gave them. */
 const consulted = new Map<string, { readonly source: string; readonly consultation: Consultation }>();
@@ -40,6 +40,12 @@ const api = {
   },
   guide(key: string, units: UnitSystem): Guide {
     return need(key).guide(units);
+  },
+  readLog(key: string, log: MeterLog, hung: readonly HungAt[]): LogReading {
+    return need(key).readLog(log, hung);
+  },
+  whereToHang(key: string, log: readonly CallEvent[]): Hang[] {
+    return need(key).whereToHang(log);
   },
   find(key: string, sought: readonly Sought[]): Found[] {
     return need(key).find(sought);

@@ -14,10 +14,12 @@ interface Props {
   readonly across: string;
   /** From left to right; straight lines between. */
   readonly points: readonly { readonly x: number; readonly y: number }[];
+  /** Beside it, dashed: what it is compared with. */
+  readonly beside?: { readonly title: string; readonly points: Props['points'] } | undefined;
 }
 
 /** A line over time. For who cannot see it, its ends and its range in words. */
-export function Chart({ title, unit, across, points }: Props) {
+export function Chart({ title, unit, across, points, beside }: Props) {
   const [light] = useTheme();
   const axis = (words: string) => ({
     type: 'linear' as const,
@@ -42,6 +44,19 @@ export function Chart({ title, unit, across, points }: Props) {
                 pointRadius: 0,
                 pointHitRadius: 12,
               },
+              ...(beside
+                ? [
+                    {
+                      label: beside.title,
+                      data: [...beside.points],
+                      borderColor: token('--ember', light),
+                      borderWidth: 2,
+                      borderDash: [6, 4],
+                      pointRadius: 0,
+                      pointHitRadius: 12,
+                    },
+                  ]
+                : []),
             ],
           }}
           options={{

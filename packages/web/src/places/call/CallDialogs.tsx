@@ -12,9 +12,10 @@ const Triage = lazy(() => import('./Triage'));
 const KeysHelp = lazy(() => import('./KeysHelp'));
 const StandardDialog = lazy(() => import('./StandardDialog'));
 const SayWhatIs = lazy(() => import('./rules/SayWhatIs'));
+const MeterLogDialog = lazy(() => import('./MeterLogDialog'));
 const EndCall = lazy(() => import('./rules/EndCall'));
 
-export type DialogName = 'record' | 'triage' | 'standard' | 'keys' | 'danger' | 'end';
+export type DialogName = 'record' | 'triage' | 'standard' | 'keys' | 'danger' | 'end' | 'log';
 
 interface Props {
   readonly open: DialogName | undefined;
@@ -50,6 +51,8 @@ function Opened({ open, log, engine, drawing, view, standard, onStandard, onBody
       return <SayWhatIs onBody={onBody} onClose={onClose} />;
     case 'end':
       return <EndCall setup={view.setup} onBody={onBody} onClose={onClose} />;
+    case 'log':
+      return <MeterLogDialog drawing={drawing} engine={engine} onBody={onBody} onClose={onClose} />;
     case 'keys':
       return <KeysHelp cautions={drawing.cautions} onClose={onClose} />;
     case undefined:

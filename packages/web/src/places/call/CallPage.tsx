@@ -161,7 +161,7 @@ export function CallPage(props: Props) {
                 onCloseAgain={() => note({ type: 'closed', words: '' })}
                 onReopen={(words) => note({ type: 'reopened', words })}
               >
-                <Work call={id} drawing={drawing} view={view} onBody={note} />
+                <Work call={id} drawing={drawing} view={view} onBody={note} onLog={() => setDialog('log')} />
               </Ending>
             </div>
           </div>

@@ -13,15 +13,17 @@ interface Props {
   readonly drawing: Drawing;
   readonly view: CallView;
   readonly onBody: (body: EventBody) => void;
+  readonly onLog: () => void;
 }
 
 /** What is done to the machine: repairs, with the new part measured first or not, and adjustments with where they stood. */
-export const Work = ({ call, drawing, view, onBody }: Props) => (
+export const Work = ({ call, drawing, view, onBody, onLog }: Props) => (
   <details className={styles.work}>
     <summary>Repaired, adjusted, photo</summary>
     <Repair drawing={drawing} view={view} onBody={onBody} />
     <Adjustment onBody={onBody} />
     <TakePhoto call={call} onBody={onBody} />
+    <Button onClick={onLog}>Read a meter’s log</Button>
     {view.adjustments.map((a) => (
       <p key={a.event} className={styles.row}>
         <span>
@@ -36,7 +38,7 @@ export const Work = ({ call, drawing, view, onBody }: Props) => (
   </details>
 );
 
-function Repair({ drawing, view, onBody }: Omit<Props, 'call'>) {
+function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog'>) {
   const [part, setPart] = useState<string>();
   const [measured, setMeasured] = useState(false);
   const [problem, setProblem] = useState<string>();
