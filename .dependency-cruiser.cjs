@@ -44,7 +44,14 @@ module.exports = {
       severity: 'error',
       comment: 'The engine knows no React, no Express, no database and no clock.',
       from: { path: '^packages/core/src' },
-      to: { pathNot: ['^packages/core/src', '^node_modules/yaml', '^node_modules/papaparse', '^node_modules/@sinclair/typebox'] },
+      to: {
+        pathNot: [
+          '^packages/core/src',
+          '^node_modules/yaml',
+          '^node_modules/papaparse',
+          '^node_modules/@sinclair/typebox',
+        ],
+      },
     },
     {
       name: 'contract-knows-only-core',

@@ -132,7 +132,7 @@ test('by keyboard alone: from the Bench to a verdict; printed, it stands without
 test('the log of a meter: where to hang it, what is recognised, where it parts from the model, and into the call', async ({
   call,
 }) => {
-  const page = await call('Chapel hall');
+  const page = await call('chapel hall');
   await page.getByText('Repaired, adjusted, photo').click();
   await page.getByRole('button', { name: 'Read a meter’s log' }).click();
   const dialog = page.getByRole('dialog', { name: 'Log of a meter' });

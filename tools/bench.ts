@@ -4,6 +4,8 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Simulation } from 'eecircuit-engine';
+import { readMeterLog } from '@zetalysis/core/analysis';
+import { COMPONENT_TESTS, judgeMeasure } from '@zetalysis/core/bench';
 import { layoutOf, solve, toSpice } from '@zetalysis/core/circuit';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
@@ -39,6 +41,22 @@ for (const r of [...rows].sort((x, y) => x.faults - y.faults))
   console.log(
     `  ${r.id.padEnd(28)} ${String(r.parts).padStart(5)} ${String(r.faults).padStart(7)} ${r.warm.toFixed(0).padStart(6)} ${(r.warm / r.faults).toFixed(2).padStart(10)} ${r.reading.toFixed(1).padStart(8)} ${r.next.toFixed(0).padStart(5)} ${r.action.toFixed(0).padStart(7)} ${r.pairs.toFixed(0).padStart(6)}`,
   );
+
+console.log('\nbench');
+const judging = COMPONENT_TESTS.flatMap((t) => t.measures);
+const JUDGED = 200;
+for (const m of judging) judgeMeasure(m, {});
+const typed = { iso: 'yes', ohms: '13.4', Lz: '0.2', T: '2 C', book: '15' };
+const coil = COMPONENT_TESTS.find((t) => t.id === 'coil-24v')!.measures[0]!;
+line('a coil judged', ms(timed(() => Array.from({ length: JUDGED }, () => judgeMeasure(coil, typed))) / JUDGED));
+line(`all ${judging.length} measures, nothing answered`, ms(timed(() => judging.forEach((m) => judgeMeasure(m, {})))));
+const ROWS = 200_000;
+const written = ['time [s];R-C [V];GV-C [V]'];
+for (let i = 0; i < ROWS; i++) written.push(`${i / 10};25,${i % 10};0,0${i % 10}`.replace('.', ','));
+line(
+  `log of a meter, ${ROWS.toLocaleString('en-US')} rows, two channels`,
+  ms(timed(() => readMeterLog(written.join('\n')))),
+);
 
 console.log('\ncircuit solver beside ngspice (WebAssembly), furnace, per operating point, in this run');
 const engine = new Engine(loadProfile(readFileSync(profileOf(LARGEST), 'utf8'), LARGEST));

@@ -31,14 +31,16 @@ try {
   await register.getByRole('link', { name: /Mill Lane/ }).click();
   await page.locator('[data-ladder]').waitFor();
   await shot(page, 'machine');
-  await page.goto(`${stack.url}/calls/new`);
-  await page.getByLabel(/Complaint/).waitFor();
-  await page.getByRole('button', { name: 'Radiators, with steam' }).click();
-  await page
-    .getByRole('group', { name: /small flame/ })
-    .getByRole('button', { name: 'Yes' })
-    .click();
-  await shot(page, 'new-call');
+  await page.goto(
+    `${stack.url}/bench/tests/coil-24v?dead.iso=yes&dead.ohms=13.4&dead.Lz=0.2&dead.T=2+C&dead.book=15&live.ld=yes&live.volts=25.9`,
+  );
+  await page.getByRole('region', { name: 'Judgement' }).getByText('Good').waitFor();
+  await shot(page, 'bench-test');
+  await page.goto(
+    `${stack.url}/bench/calculators/supply-under-load?q1=7000&p1=11.2&q2=27000&p2=9.0&all=57000&least=9.5`,
+  );
+  await page.getByRole('img', { name: /^Pressure with everything on/ }).waitFor();
+  await shot(page, 'bench-calculator');
 
   await page.getByRole('link', { name: 'Library', exact: true }).click();
   await page.getByLabel(/Search by words/).fill('26 V on TH, nothing on SP');
@@ -80,6 +82,17 @@ try {
     .click();
   await page.locator('[data-suspect]').first().waitFor();
   await shot(page, 'call');
+  await page.getByText('Repaired, adjusted, photo').click();
+  await page.getByRole('button', { name: 'Read a meter’s log' }).click();
+  const log = page.getByRole('dialog', { name: 'Log of a meter' });
+  await log
+    .getByLabel('Log of a meter')
+    .setInputFiles(join(import.meta.dirname, '../docs/examples/supply-collapse.csv'));
+  await log.getByRole('button', { name: 'Lay it beside the model' }).click();
+  await log.getByRole('region', { name: 'The log beside the model' }).waitFor();
+  await shot(page, 'log');
+  await page.keyboard.press('Escape');
+  await page.getByText('Repaired, adjusted, photo').click();
 
   await page.locator('summary[aria-label^="Menu"]').click();
   await page.getByRole('button', { name: 'Dark', exact: true }).click();
@@ -128,7 +141,6 @@ try {
   await shot(page, 'call-steam');
   await choose(page, 'Change the setup', 'low-water cut-off', 'A bypass that is on');
   await page.getByRole('region', { name: 'To put back' }).waitFor();
-  await shot(page, 'call-bypass');
   await page.getByRole('button', { name: 'Danger', exact: true }).click();
   await page.getByRole('button', { name: 'Water, heat' }).click();
   await page.locator('[data-fact="glass"]').getByRole('button', { name: 'Cannot tell' }).click();
