@@ -87,6 +87,15 @@ test('inside a call a coil is judged by this machine’s book, and goes into the
   await expect(dialog.getByRole('region', { name: judgement })).toContainText('Good');
   await dialog.getByRole('button', { name: 'Into the call as evidence' }).click();
   await expect(evidence(page)).toContainText(/Ohms, gas valve: 14\.2 Ω ± 0\.58 Ω, corrected: good/);
+  // What a manometer shows is judged as well, by its fuel.
+  await choose(page, 'Look or measure', /inlet/i);
+  await page.getByRole('button', { name: /judge it/ }).click();
+  await dialog.getByLabel('Pressure', { exact: true }).fill('4.6');
+  await expect(dialog.getByRole('region', { name: judgement })).toContainText('Not judged without: fuel');
+  await choose(page, 'Fuel', 'natural gas');
+  await expect(dialog.getByRole('region', { name: judgement })).toContainText('Bad');
+  await dialog.getByRole('button', { name: 'Into the call as evidence' }).click();
+  await expect(evidence(page)).toContainText(/4\.6 in w\.c\. ± 0\.076 in w\.c\., corrected: bad/);
 });
 
 for (const [size, width, height] of [

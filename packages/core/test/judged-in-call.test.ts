@@ -1,4 +1,4 @@
-import { benchTestOf, COMPONENT_TESTS, judgeMeasure, type Judged } from '../src/bench';
+import { benchTestOf, benchTestOfGauge, COMPONENT_TESTS, judgeMeasure, type Judged } from '../src/bench';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { FIRST_EPISODE } from '@zetalysis/core/simulation';
 import { findPart, type Model } from '@zetalysis/core/profile';
@@ -71,4 +71,25 @@ describe('a corrected reading is evidence with its width', () => {
     expect(assess(0.4 * middle, 0.3)).toBeGreaterThan(assess(0.4 * middle, 8));
     expect(assess(middle, 0.3)).toBeLessThan(assess(middle, 8));
   });
+});
+
+test('what a gauge shows is judged by a measure of its own dimension', () => {
+  const known = FAMILIES.flatMap((family) => {
+    const { gauges, quantities } = profile(family);
+    return gauges.flatMap((g) => {
+      const bench = benchTestOfGauge(g.id);
+      return bench ? [{ name: `${family} ${g.id}`, bench, dimension: quantities[g.quantity]!.dimension }] : [];
+    });
+  });
+  expect(known.length).toBeGreaterThan(30);
+  for (const { name, bench, dimension } of known) {
+    const measure = COMPONENT_TESTS.find((t) => t.id === bench.test)!.measures.find((m) => m.id === bench.measure)!;
+    expect([name, measure.dimension]).toEqual([name, dimension]);
+    const reads = measure.asks.find((a) => a.id === bench.reads);
+    expect([name, reads?.kind === 'number' && reads.dimension]).toEqual([name, dimension]);
+    for (const [id, value] of Object.entries(bench.typed)) {
+      const ask = measure.asks.find((a) => a.id === id);
+      expect([name, id, ask?.kind === 'choice' && ask.options.some((o) => o.id === value)]).toEqual([name, id, true]);
+    }
+  }
 });

@@ -7,6 +7,7 @@ export { type Limit, LIMITS, ofBook } from './limits';
 export { judgeSparkGap } from './spark-gap';
 export { type Ask, type ComponentTest, isAnswered, type Measure, type Verdict } from './spec';
 export { type BenchTest, benchTestOf } from './of-dead-test';
+export { benchTestOfGauge } from './of-gauge';
 export { COMPONENT_TESTS } from './tests';
 export { curveOf, type Result, type WorkedOut, WORKSHEETS, workOut, type Worksheet } from './worksheets';
 export { judgeThermocouple } from './thermocouple';

@@ -1,4 +1,4 @@
-import { type BenchTest, benchTestOf } from '../bench';
+import { type BenchTest, benchTestOf, benchTestOfGauge } from '../bench';
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, jointsOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
@@ -34,6 +34,8 @@ export interface Drawing {
     readonly title: string;
     readonly how: string;
     readonly dimension: Dimension;
+    /** How it is judged on the Bench. */
+    readonly bench: BenchTest | undefined;
   }[];
   readonly parts: readonly {
     readonly id: string;
@@ -134,6 +136,7 @@ export function drawingOf(model: Model): Drawing {
       title: g.title,
       how: g.how,
       dimension: model.quantities[g.quantity]!.dimension,
+      bench: benchTestOfGauge(g.id),
     })),
     parts: model.parts
       .filter((p) => p.kind.nature !== 'connector' && !p.testOnly)

@@ -3,7 +3,7 @@ import { type FaultRef, quantityAt } from '../../simulation';
 import { ASSUMED } from '../../standards';
 import { type Dimension, type Reading, readingValue, zeroOf } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
-import { bodyOf, name, readingFields } from '../body-fields';
+import { bodyOf, judgedFields, name, readingFields } from '../body-fields';
 import { coarseNumber, fitNumber, type NumberError, sameNumber } from '../fit';
 import { type Dial, NOTHING_MORE } from '../messages';
 import { momentFields } from '../moment';
@@ -24,7 +24,7 @@ export interface GaugeObservation extends GaugeQuestion {
   readonly reading: Reading;
 }
 
-const body = bodyOf('gauge', { gauge: name, ...readingFields, ...momentFields });
+const body = bodyOf('gauge', { gauge: name, ...readingFields, ...judgedFields, ...momentFields });
 
 /** Whether one of the faults is the one that a rule asks about, in whichever severity. */
 const failureAsked = (

@@ -1,4 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
+import type { BenchTest } from '@zetalysis/core/bench';
+import type { Drawing } from '@zetalysis/core/presentation';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { useAppliance } from '../use-appliance';
@@ -6,50 +8,57 @@ import { useAppliance } from '../use-appliance';
 // The tests of the Bench are loaded when one of them is wanted.
 const JudgeTest = lazy(() => import('../../../judging/JudgeTest'));
 
+/** The body of an entry without its answer. */
+type Subject = Readonly<Record<string, string | number | undefined>>;
+
 interface Props {
-  readonly part: string;
-  /** The passage, of a part that has several. */
-  readonly branch: string | undefined;
-  readonly type: 'ohms' | 'farads';
+  readonly subject: Subject;
   /** What stands in the field. */
   readonly begun: string;
   readonly onBody: (body: EventBody) => void;
 }
 
-/** A dead test of the Bench in its place: leads and warmth taken off, judged by this machine's limits, entered as evidence. */
-export function JudgeIt({ part, branch, type, begun, onBody }: Props) {
+/** A test of the Bench in its place: corrected, judged by this machine's limits, entered as evidence. */
+export function JudgeIt({ subject, begun, onBody }: Props) {
   const { drawing, units } = useAppliance();
   const [open, setOpen] = useState(false);
-  const known = drawing.parts.find((p) => p.id === part);
-  const passages = Object.keys(known?.bench ?? {});
-  const passage = branch ?? passages[0];
-  const bench = passage === undefined ? undefined : known?.bench[passage];
-  if (!known || !bench) return null;
+  const known = judged(drawing, subject);
+  if (!known) return null;
   return (
     <>
       <Button tone="quiet" onClick={() => setOpen(true)}>
-        Leads, warmth, limits: judge it
+        Conditions, limits: judge it
       </Button>
       {open && (
         <Suspense fallback={null}>
           <JudgeTest
             title={known.title}
-            bench={bench}
+            bench={known.bench}
             units={units}
             begun={begun}
             onClose={() => setOpen(false)}
-            onJudged={(judged) => {
+            onJudged={(reading) => {
               setOpen(false);
-              onBody({
-                type,
-                part,
-                ...(type === 'ohms' && passage ? { branch: passage } : {}),
-                ...judged,
-              } as EventBody);
+              onBody({ ...subject, ...reading } as EventBody);
             }}
           />
         </Suspense>
       )}
     </>
   );
+}
+
+/** What is judged, and how; nothing where the Bench has no test of it. */
+function judged(
+  { gauges, parts }: Drawing,
+  { type, gauge, part, branch }: Subject,
+): { readonly title: string; readonly bench: BenchTest } | undefined {
+  if (type === 'gauge') {
+    const known = gauges.find((g) => g.id === gauge);
+    return known?.bench && { title: known.title, bench: known.bench };
+  }
+  if (type !== 'ohms' && type !== 'farads') return undefined;
+  const known = parts.find((p) => p.id === part);
+  const bench = known?.bench[String(branch ?? Object.keys(known.bench)[0])];
+  return known && bench && { title: known.title, bench };
 }

@@ -76,7 +76,7 @@ export function TestSheet({ call, test, best, others, view, busy, entry, onEvent
       ) : test.answer.kind === 'reading' ? (
         <>
           <Field entry={entry} label={`Reading: ${test.title}`} asked={test.answer} />
-          <Judged subject={test.answer.subject} begun={entry.text} onBody={send} />
+          <JudgeIt subject={test.answer.subject} begun={entry.text} onBody={send} />
         </>
       ) : (
         <ToTap
@@ -107,20 +107,6 @@ export function TestSheet({ call, test, best, others, view, busy, entry, onEvent
       {children}
     </Sheet>
   );
-}
-
-/** A dead test may be judged with its conditions. */
-function Judged({
-  subject,
-  ...given
-}: {
-  readonly subject: Extract<AnswerFormView, { kind: 'reading' }>['subject'];
-  readonly begun: string;
-  readonly onBody: (body: EventBody) => void;
-}) {
-  const { type, part, branch } = subject;
-  if ((type !== 'ohms' && type !== 'farads') || typeof part !== 'string') return null;
-  return <JudgeIt type={type} part={part} branch={typeof branch === 'string' ? branch : undefined} {...given} />;
 }
 
 /** What was answered last, and who is suspected since. */

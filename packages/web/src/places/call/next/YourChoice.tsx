@@ -62,15 +62,7 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
         {...(form.dimension === 'resistance' && { other: 'Or amperes by a clamp: 4.2A, ten turns 42A x10' })}
       />
       <div className={styles.also}>
-        {(form.dimension === 'resistance' || form.dimension === 'capacitance') && (
-          <JudgeIt
-            type={form.dimension === 'resistance' ? 'ohms' : 'farads'}
-            part={probes[0]!}
-            branch={probes[1]}
-            begun={entry.text}
-            onBody={onBody}
-          />
-        )}
+        <JudgeIt subject={subjectOf(form.dimension, probes, at)} begun={entry.text} onBody={onBody} />
         {form.dimension === 'resistance' && <OnlyABeeper part={probes[0]!} branch={probes[1]} onBody={onBody} />}
         {form.dimension === 'voltage' && form.unit === undefined && (
           <OnlyALamp red={at[0]!} black={at[1]} phase={view.at} onBody={onBody} />
@@ -93,6 +85,13 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
       </div>
     </Sheet>
   );
+}
+
+/** What an entry about it would be about. */
+function subjectOf(dimension: string, [first, second]: readonly string[], at: readonly string[]) {
+  if (at.length > 0) return { type: 'volts' };
+  if (dimension === 'resistance') return { type: 'ohms', part: first, ...(second !== undefined && { branch: second }) };
+  return dimension === 'capacitance' ? { type: 'farads', part: first } : { type: 'gauge', gauge: first };
 }
 
 interface ApartProps {
