@@ -4,6 +4,8 @@ import styles from './Band.module.css';
 const WIDTH = 800;
 const TOP = 54;
 const HEIGHT = 34;
+/** Half of the width of a letter of the value, where it is written largest. */
+const LETTER = 9.5;
 
 /** One axis: pale where it is good, hatched where marginal, cross-hatched where bad; the interval, the pointer, the old one dashed. */
 export function Band({ band, words }: { readonly band: BandView; readonly words: string }) {
@@ -56,7 +58,7 @@ export function Band({ band, words }: { readonly band: BandView; readonly words:
         className={styles.pointer}
         d={`M${x(band.at)} ${TOP - 4}l-9 -12h18zM${x(band.at)} ${TOP - 4}v${HEIGHT + 8}`}
       />
-      <text className={styles.value} x={keep(x(band.at), 90)} y={TOP - 22} textAnchor="middle">
+      <text className={styles.value} x={keep(x(band.at), LETTER * band.label.length)} y={TOP - 22} textAnchor="middle">
         {band.label}
       </text>
     </svg>

@@ -75,14 +75,14 @@ export default function JudgeTest({ title, bench, units, begun, onJudged, onClos
           <section className={styles.said} aria-label="Judgement" aria-live="polite">
             <VerdictMark verdict={verdict} />
             <p>
-              <b>{view.word}.</b> {view.value !== '' && <b>{view.value}. </b>}
+              <b>{view.word}.</b> {view.value !== '' && <b>{view.value}: </b>}
               {view.sentence}
             </p>
           </section>
           {view.band && <Band band={view.band} words={`${view.value}: ${view.word}`} />}
           {view.limits && (
             <p className="fine">
-              Counted: {view.limits.whose}. Good {view.limits.good}, marginal {view.limits.marginal}.
+              Counted: {view.limits.whose}. Good {view.limits.good}, marginal {view.limits.marginal}
             </p>
           )}
           <SetUp measure={measure} />

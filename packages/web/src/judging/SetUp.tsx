@@ -7,7 +7,7 @@ const STEPS: Readonly<Record<Measure['setUp'], string>> = {
   live: 'The call on, its load connected. V ~, or V ⎓ on 12 V and on DC coils. Black first, on the common; red on the point; one hand.',
   across: 'The call on, current flowing. Red on the feed side, black on the load side.',
   clamp: 'One conductor alone in the jaw. Few amps: wind it N times through, and type N.',
-  gauge: 'Gauge zeroed before it is connected. Cock shut while the tap is opened.',
+  gauge: 'Gauge zeroed before it is connected.',
   'by-eye': 'Look, listen and note it as you saw it.',
 };
 

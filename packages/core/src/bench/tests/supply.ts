@@ -202,7 +202,7 @@ const leakDown: Work = (given) => {
   };
 };
 
-const GAUGE = 'Cock shut, tap open, hose on, gauge zeroed, cock open; the tap leak-tested afterwards.';
+const GAUGE = 'Cock shut, tap open, hose on, cock open; the tap leak-tested afterwards.';
 
 export const GAS: ComponentTest = {
   id: 'gas-pressure',

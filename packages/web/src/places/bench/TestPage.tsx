@@ -92,7 +92,7 @@ function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
               <VerdictMark verdict={judged.verdict} />
               <h2>{view.word}</h2>
               <p>
-                {view.value !== '' && <b>{view.value}. </b>}
+                {view.value !== '' && <b>{view.value}: </b>}
                 {view.sentence} {about(judged, measure)}
                 {judged.notes.map((n) => (
                   <span key={n}> {n}</span>
