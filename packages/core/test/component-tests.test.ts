@@ -820,6 +820,13 @@ test('every measure of every test is in the table', () => {
   expect(COMPONENT_TESTS.map((t) => t.number)).toEqual(Array.from({ length: 26 }, (_, i) => i + 1));
 });
 
+test('what can hurt somebody is said at once, whatever else was not answered', () => {
+  expect(judge('low-water/drain', { drain: 'open', firing: 'yes', glass: 'yes', out: 'fires' }).verdict).toBe('bad');
+  expect(judge('low-water/evaporation', { firing: 'yes', glass: 'no', out: 'fires' }).verdict).toBe('bad');
+  expect(judge('gas-pressure/leak-down', { bubble: 'grows' }).verdict).toBe('bad');
+  expect(judge('vent-damper/travel', { blade: 'shut', end: 'closed' }).verdict).toBe('bad');
+});
+
 describe('whose limits hold', () => {
   const coil = { iso: 'yes', ohms: '18.6', Lz: '0.2', T: '20 C', book: '15' };
 
@@ -847,8 +854,10 @@ describe('whose limits hold', () => {
     const signal = { electrode: 'no', fn: 'dc', lit: 'yes', microamps: '1.5' };
     expect(judge('flame-signal/signal', signal).verdict).toBe('good');
     expect(judge('flame-signal/signal', signal, { own: 2.4e-6 })).toMatchObject({ verdict: 'marginal', own: 2.4e-6 });
-    // One that was never within the limits narrows nothing.
-    expect(judge('flame-signal/signal', signal, { own: 0.3e-6 }).verdict).toBe('good');
+    // One that was never within the limits narrows nothing, and that is said.
+    const dropped = judge('flame-signal/signal', signal, { own: 0.3e-6 });
+    expect(dropped.verdict).toBe('good');
+    expect(dropped.notes.join()).toMatch(/left out/);
   });
 
   test('a limit beyond which it hurts moves to the safe side only', () => {
@@ -886,3 +895,55 @@ test('what cannot be read is said at its own field, and nothing is judged by it'
   expect(problems['iso']).toMatch(/Choose one of/);
   expect(judged.verdict).toBe('repeat');
 });
+
+/** Every accuracy without a width: what is left is the limits. */
+const EXACT = Object.fromEntries(
+  ['ohms', 'volts-ac', 'volts-dc', 'millivolts', 'microamps', 'clamp', 'capacitance', 'manometer'].map((kind) => [
+    kind,
+    { share: 0, digits: 0, ranges: [{ to: 1e9, digit: 0 }] },
+  ]),
+);
+
+// How wide sound and broken ones really are: common practice, no source.
+const BANDS: readonly (readonly [
+  place: string,
+  typed: Readonly<Record<string, string>>,
+  reads: string,
+  unit: string,
+  sound: readonly [number, number] | undefined,
+  broken: readonly [number, number] | undefined,
+])[] = [
+  ['transformer/secondary', { state: 'idle', primary: '120' }, 'secondary', 'V', [23, 29.5], undefined],
+  ['transformer/secondary', { state: 'on', primary: '120' }, 'secondary', 'V', [22, 28.5], [12, 19.9]],
+  ['line/volts', { nominal: '120', fn: 'ac' }, 'volts', 'V', [110, 126], [70, 107]],
+  ['sail-and-12v/supply', { blower: 'on' }, 'volts', 'V', [11.2, 13.8], [7, 9.9]],
+  ['closed-switch/drop', { ld: 'yes' }, 'volts', 'mV', [0.1, 100], [301, 599]],
+  ['thermocouple/volts', { state: 'open', lit: 'yes', cover: 'yes' }, 'volts', 'mV', [22, 38], [0.1, 19]],
+  ['thermocouple/volts', { state: 'loaded', lit: 'yes', cover: 'yes' }, 'volts', 'mV', [10, 20], [0.1, 7.9]],
+  ['thermopile/volts', { state: 'open', lit: 'yes' }, 'volts', 'mV', [400, 590], [1, 324]],
+  ['thermopile/volts', { state: 'loaded', lit: 'yes' }, 'volts', 'mV', [200, 500], [1, 149]],
+  ['flame-signal/signal', { electrode: 'no', fn: 'dc', lit: 'yes' }, 'microamps', 'µA', [0.8, 12], [0.01, 0.49]],
+  ['flame-signal/feed', { fn: 'high' }, 'volts', 'V', [80, 200], [1, 59]],
+  ['glow-igniter/cold', { iso: 'yes', fit: 'carbide', Lz: '0', off: '60' }, 'ohms', 'Ω', [36, 100], [120, 400]],
+  ['coil-24v/dead', { iso: 'yes', book: '15', Lz: '0', T: '20 C' }, 'ohms', 'Ω', [12.8, 17.2], [0.75, 10.5]],
+  ['air-proof/margin', { make: '0.6' }, 'draft', 'in w.c.', [0.66, 1.08], [0.1, 0.59]],
+  ['gas-pressure/inlet', { fuel: 'natural', state: 'alone' }, 'pressure', 'in w.c.', [5, 10.5], [0.5, 4.9]],
+  ['gas-pressure/manifold', { fuel: 'natural' }, 'pressure', 'in w.c.', [3.2, 3.8], [1, 2.9]],
+  ['gas-pressure/inlet', { fuel: 'propane', state: 'alone' }, 'pressure', 'in w.c.', [10.5, 13], [2, 9.4]],
+  ['gas-pressure/manifold', { fuel: 'propane' }, 'pressure', 'in w.c.', [9.5, 10.5], [5, 8.9]],
+];
+
+test.each(BANDS)(
+  '%s %j: nothing of the sound band is bad, nothing that only a broken one shows is good',
+  (place, typed, reads, unit, sound, broken) => {
+    const verdicts = ([from, to]: readonly [number, number]): string[] =>
+      Array.from(
+        { length: 41 },
+        (_, i) =>
+          judge(place, { ...typed, [reads]: `${from + ((to - from) * i) / 40} ${unit}` }, { instruments: EXACT })
+            .verdict,
+      );
+    if (sound) expect(verdicts(sound)).not.toContain('bad');
+    if (broken) expect(verdicts(broken)).not.toContain('good');
+  },
+);

@@ -82,7 +82,7 @@ function judge(measure: Measure, given: Given, around: Surroundings, typed: Type
   const lacking = asked.filter((a) => a.need === 'must' && !hasAnswer(a, given));
   const openLine = measure.open && asked.some((a) => given.reading(a.id)?.kind === 'open');
   if (openLine && row?.verdict !== 'bad') return said(measure, measure.open);
-  if (row && (row.verdict === 'repeat' || lacking.length === 0)) return said(measure, row);
+  if (row && (row.verdict === 'repeat' || row.atOnce || lacking.length === 0)) return said(measure, row);
   if (lacking.length > 0)
     return said(measure, { verdict: 'repeat' }, { kind: 'missing', asks: lacking.map((a) => a.title) });
   // Which variant it is was not said: every one has to agree.
@@ -123,12 +123,13 @@ function byZones(
   const about = measure.about;
   const shown = { about, x: worked.x, notes, ...(measure.dimension && { dimension: measure.dimension }) };
   if (!held) return { ...shown, verdict: 'repeat', because: { kind: 'said', words: NO_LIMITS } };
-  const { x, zones, whose, source, own, dimension = measure.dimension } = held;
+  const { x, zones, whose, source, own, dropped, dimension = measure.dimension } = held;
   const base = {
     ...shown,
     x,
     zones,
     whose,
+    ...(dropped && { notes: [...notes, OWN_DROPPED] }),
     ...(dimension && { dimension }),
     ...(source !== undefined && { source }),
     ...(own !== undefined && { own }),
@@ -148,6 +149,8 @@ function byZones(
     return { ...base, verdict: 'marginal', because: { kind: 'said', words: atMost.because } };
   return { ...base, verdict: zoned.verdict, because: zoneReason(x, zones, zoned.verdict, own !== undefined) };
 }
+
+const OWN_DROPPED = 'What it read when it was good lies outside of these limits, and was left out.';
 
 const NO_LIMITS = 'No limits are known for this: type those of the plate or of the maker’s sheet.';
 
@@ -174,6 +177,8 @@ interface Held {
   readonly whose: Whose;
   readonly source?: string;
   readonly own?: number;
+  /** Its own first value lies outside of these limits, and narrows nothing. */
+  readonly dropped?: true;
   readonly dimension?: Dimension;
 }
 
@@ -213,7 +218,7 @@ function limitsOf(
     const share = zoning?.own ?? (zoning && 'limit' in zoning ? ownOf(zoning) : undefined);
     if (own === undefined || share === undefined) return held;
     const zones = narrowedBy(held.zones, own, share);
-    return zones === held.zones ? held : { ...held, zones, own };
+    return zones === held.zones ? { ...held, dropped: true } : { ...held, zones, own };
   }
 }
 

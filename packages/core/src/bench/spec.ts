@@ -45,6 +45,8 @@ export interface Row {
   readonly because: string;
   /** What it speaks of, where that is not the part itself. */
   readonly about?: string;
+  /** Somebody may be hurt: said whatever else was not answered yet. */
+  readonly atOnce?: true;
 }
 
 /** `repeat` says nothing of the part, and is no evidence. */

@@ -181,6 +181,7 @@ export const DAMPER: ComponentTest = {
         {
           when: { blade: 'shut', end: 'closed' },
           verdict: 'bad',
+          atOnce: true,
           about: 'end switch',
           because: 'Closed with the blade shut: it would fire into a shut vent. Switch it off.',
         },

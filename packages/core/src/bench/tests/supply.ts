@@ -294,6 +294,7 @@ export const GAS: ComponentTest = {
         {
           when: { bubble: 'grows' },
           verdict: 'bad',
+          atOnce: true,
           because: 'A bubble that grows is a leak, whatever the gauge says. Shut it off, and have it repaired.',
         },
       ],

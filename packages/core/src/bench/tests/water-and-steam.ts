@@ -60,8 +60,8 @@ export const LOW_WATER: ComponentTest = {
           about: 'the drain as it is installed',
           because: 'It cannot be tested as it is: have the drain opened.',
         },
+        { when: { out: 'fires' }, verdict: 'bad', because: STOP, atOnce: true },
         ...BEFORE,
-        { when: { out: 'fires' }, verdict: 'bad', because: STOP },
         {
           when: { kind: 'auxiliary', reset: 'no' },
           verdict: 'repeat',
@@ -103,8 +103,8 @@ export const LOW_WATER: ComponentTest = {
         }),
       ],
       rows: [
+        { when: { out: 'fires' }, verdict: 'bad', because: STOP, atOnce: true },
         ...BEFORE,
-        { when: { out: 'fires' }, verdict: 'bad', because: STOP },
         {
           when: { pump: 'no', out: 'out' },
           verdict: 'marginal',
