@@ -46,9 +46,6 @@ try {
   await page.getByLabel(/Search by words/).fill('26 V on TH, nothing on SP');
   await page.getByText(/^Found in/).waitFor({ timeout: 120_000 });
   await shot(page, 'library-search');
-  await page.goto(`${stack.url}/library/furnace-condensing`);
-  await page.getByRole('button', { name: /Igniter glows/ }).click();
-  await shot(page, 'library-family');
   await page.goto(`${stack.url}/library/furnace-valve-control/card`);
   await page.getByRole('article').waitFor();
   await shot(page, 'field-card');

@@ -1,4 +1,4 @@
-import { type Parsed, parseQuantity, parseReading, type Reading, readingValue } from '../units';
+import { endsInUnit, type Parsed, parseQuantity, parseReading, type Reading, readingValue } from '../units';
 import type { Ask, Given, NumberAsk } from './spec';
 import { type Accuracy, expanded, INSTRUMENTS_OF_A_BAG, leadOhms, offBy } from './uncertainty';
 import type { Uncertain } from './zones';
@@ -92,4 +92,4 @@ function readNumber(text: string, { instrument, dimension }: NumberAsk): Parsed<
 
 /** A bare number is in the unit that stands behind its field. */
 const withUnit = (text: string, { unit }: NumberAsk): string =>
-  /[a-zµμΩ°%"'³]\s*$|^∞$/i.test(text) || unit === '' ? text : `${text} ${unit}`;
+  endsInUnit(text) || unit === '' ? text : `${text} ${unit}`;

@@ -15,6 +15,6 @@ export {
   showReading,
   type UnitSystem,
 } from './format';
-export { type Parsed, parseQuantity, parseReading } from './parse';
+export { endsInUnit, type Parsed, parseQuantity, parseReading } from './parse';
 export { type Reading, readingValue } from './reading';
 export { formatDuration, inSeconds, type Millis, millis } from './time';

@@ -82,6 +82,9 @@ export function parseQuantity(text: string, expected?: Dimension): Parsed<{ valu
   return { ok: true, value: { value: parsed.value.value, dimension: parsed.value.dimension } };
 }
 
+/** Whether something typed ends in a unit, and not in a figure: `0.6 in w.c.`, `3.2uA`, `OL`. */
+export const endsInUnit = (typed: string): boolean => /[a-zµμΩ°%"'³∞]\.?\s*$/i.test(typed);
+
 function unitFor(typed: string, expected: Dimension | undefined): Parsed<Unit> {
   if (typed === '') {
     if (expected === undefined) return { ok: true, value: siUnit('none') };

@@ -1,6 +1,7 @@
 import { Input } from 'antd';
 import { useId } from 'react';
 import type { Ask } from '@zetalysis/core/bench';
+import { endsInUnit } from '@zetalysis/core/units';
 import { Strand, StrandRow } from '../diagrams/Strand';
 import { Choice } from '../kit/Choice';
 import styles from './AskForm.module.css';
@@ -84,7 +85,7 @@ function NumberField({ ask, value, problem, onType }: FieldProps) {
         aria-describedby={problem === undefined ? undefined : id}
         status={problem === undefined ? '' : 'error'}
         placeholder={ask.example}
-        suffix={/[a-zµΩ°%³]\s*$/i.test(value) ? '' : ask.unit}
+        suffix={endsInUnit(value) ? '' : ask.unit}
         value={value}
         maxLength={40}
         inputMode="text"

@@ -1,5 +1,5 @@
 import type { Surroundings } from '@zetalysis/core/bench';
-import { type Dimension, parseReading } from '@zetalysis/core/units';
+import { type Dimension, endsInUnit, parseReading } from '@zetalysis/core/units';
 
 interface Read {
   readonly around: Surroundings;
@@ -16,7 +16,7 @@ export function readSurroundings(
   const number = (id: string): number | undefined => {
     const text = typed[id]?.trim() ?? '';
     if (text === '' || dimension === undefined) return undefined;
-    const read = parseReading(/[a-zµΩ°%]\s*$/i.test(text) ? text : `${text} ${unit}`.trim(), dimension);
+    const read = parseReading(withUnit(text, unit), dimension);
     if (read.ok && read.value.kind === 'value') return read.value.value;
     problems[id] = read.ok ? 'Type one number.' : read.message;
     return undefined;
@@ -51,5 +51,4 @@ export function readSurroundings(
   };
 }
 
-const withUnit = (text: string, unit: string): string =>
-  /[a-zµΩ°%]\s*$/i.test(text) ? text : `${text} ${unit}`.trim();
+const withUnit = (text: string, unit: string): string => (endsInUnit(text) ? text : `${text} ${unit}`.trim());
