@@ -1,5 +1,10 @@
 import { benchTestOf, benchTestOfGauge, COMPONENT_TESTS, judgeMeasure, type Judged } from '../src/bench';
 import { Engine } from '@zetalysis/core/diagnosis';
+import { viewOf } from '@zetalysis/core/presentation';
+import { TRAINED } from '@zetalysis/core/rules';
+import { USUAL_STANDARD } from '@zetalysis/core/standards';
+import type { Dimension, Reading } from '@zetalysis/core/units';
+import { type CallEvent, type EventBody, reduceCall } from '@zetalysis/core/visit';
 import { FIRST_EPISODE } from '@zetalysis/core/simulation';
 import { findPart, type Model } from '@zetalysis/core/profile';
 import type { Observation } from '@zetalysis/core/question';
@@ -93,3 +98,33 @@ test('what a gauge shows is judged by a measure of its own dimension', () => {
     }
   }
 });
+
+test.each<[string, EventBody, string]>([
+  [
+    'ohms',
+    { type: 'ohms', part: 'gas-valve', reading: read(14.2, 'resistance'), typed: '14.2', judged: judgedWith(0.5796) },
+    '14.2 Ω ± 0.58 Ω, corrected: good',
+  ],
+  [
+    'a pressure',
+    { type: 'gauge', gauge: 'gas-inlet', reading: read(1145.8, 'pressure'), typed: '4.6', judged: judgedWith(19.01) },
+    '4.6 in w.c. ± 0.076 in w.c., corrected: good',
+  ],
+])('the log says %s with its width and verdict', (_, body, said) => {
+  const engine = new Engine(profile('furnace-condensing'));
+  const log: CallEvent[] = [
+    { id: 'e', call: 'c', seq: 1, at: '2026-01-01T08:00:00Z', device: 'd', person: 'imre', body },
+  ];
+  const state = reduceCall(engine.model, log);
+  const options = { units: 'us', person: TRAINED, standard: USUAL_STANDARD, phase: undefined } as const;
+  const view = viewOf(engine, state, engine.assess(state.evidence), options);
+  expect(view.log[0]!.words).toContain(said);
+});
+
+function read(value: number, dimension: Dimension): Reading {
+  return { kind: 'value', value, dimension };
+}
+
+function judgedWith(u: number) {
+  return { test: 'coil-24v', measure: 'dead', verdict: 'good', u, given: {} } as const;
+}

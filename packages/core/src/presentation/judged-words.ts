@@ -86,6 +86,12 @@ function scaled(dimension: Dimension, units: UnitSystem, value: number): Scale {
   };
 }
 
+/** Half of the interval in which a value lies, in the unit of the value: two figures. */
+export function widthWords(u: number, of: number, dimension: Dimension, system: UnitSystem): string {
+  const { figures, unit } = showReading({ kind: 'value', value: u, dimension }, system, of);
+  return `${twoFigures(figures)}${unit === '' ? '' : ` ${unit}`}`;
+}
+
 const twoFigures = (figures: string): string => formatNumber(Number(figures), 2);
 
 function sentence({ because, zones, x, about }: Judged, show: Scale | undefined): string {

@@ -5,10 +5,11 @@ import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation, readAnswer } from '../question';
 import type { TestingStandard } from '../standards';
 import { endingWith, type Followed, proofLineWith, telephoneQuestion } from '../rules';
-import { formatDuration, formatQuantity, formatReading, millis, type Reading, readingValue } from '../units';
+import { formatDuration, formatReading, millis, type Reading, readingValue } from '../units';
 import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
+import { widthWords } from './judged-words';
 import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMarks } from './rule-words';
 import { notedWords, predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
@@ -121,9 +122,8 @@ function judgedWords(
   reading: Reading,
   reader: LogReader,
 ): string {
-  const scale = reading.kind === 'value' ? reading.value : undefined;
-  const width = formatQuantity(Number(u.toPrecision(2)), reading.dimension, reader.units, scale);
-  return `${words}${u > 0 ? ` ± ${width}` : ''}, corrected: ${verdict}`;
+  const width = u > 0 && ` ± ${widthWords(u, readingValue(reading), reading.dimension, reader.units)}`;
+  return `${words}${width || ''}, corrected: ${verdict}`;
 }
 
 /** The judgement on a reading of a component by itself; `asWhole` when it says the reading too. */
