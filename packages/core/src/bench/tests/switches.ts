@@ -30,6 +30,18 @@ const drop: Work = (given): Worked => {
   };
 };
 
+/** Whether anything keeps it open rightly. */
+const DUE = choice(
+  'due',
+  'Should it be closed?',
+  {
+    closed: 'yes: what it senses was read and says so',
+    reset: 'yes: its reset was pushed',
+    unknown: 'what it senses was not read',
+  },
+  { need: 'maybe' },
+);
+
 export const SWITCH: ComponentTest = {
   id: 'closed-switch',
   number: 9,
@@ -48,16 +60,7 @@ export const SWITCH: ComponentTest = {
         voltsAc('volts', 'Volts across it', '50 mV'),
         plate.volts('supply', 'Volts of the supply', '26', { need: 'maybe' }),
         plate.amps('amps', 'Current', '0.42', { need: 'maybe' }),
-        choice(
-          'due',
-          'Should it be closed?',
-          {
-            closed: 'yes: what it senses was read and says so',
-            reset: 'yes: its reset was pushed',
-            unknown: 'what it senses was not read',
-          },
-          { need: 'maybe' },
-        ),
+        DUE,
       ],
       rows: [NOT_LOADED],
       work: drop,
@@ -78,16 +81,7 @@ export const SWITCH: ComponentTest = {
         ohms('ohms', 'Ohms', '0.4', { when: { read: 'ohms' } }),
         LEADS,
         choice('school', 'The shop takes', { lenient: 'an ohm', strict: 'a tenth of an ohm' }, { need: 'maybe' }),
-        choice(
-          'due',
-          'Should it be closed?',
-          {
-            closed: 'yes: what it senses was read and says so',
-            reset: 'yes: its reset was pushed',
-            unknown: 'what it senses was not read',
-          },
-          { need: 'maybe' },
-        ),
+        DUE,
       ],
       rows: [
         {
