@@ -858,6 +858,12 @@ describe('whose limits hold', () => {
     const judged = judge('coil-24v/dead', { ...coil, T: '' }, { twin: 18.8 });
     expect(judged).toMatchObject({ whose: 'twin' });
     expect(judged.dimension).toBe('none');
+    // Both as they were read: 18.4 beside 18.6, however warm the two are.
+    for (const T of ['', '2 C', '60 C']) {
+      const one = judge('coil-24v/dead', { ...coil, T }, { twin: 18.8 });
+      expect(one.x!.value).toBeCloseTo(18.4 / 18.6, 6);
+      expect(one.verdict).toBe('good');
+    }
   });
 
   test('what this very part read when it was good narrows, and never widens', () => {
@@ -870,11 +876,18 @@ describe('whose limits hold', () => {
     expect(dropped.notes.join()).toMatch(/left out/);
   });
 
-  test('a limit beyond which it hurts moves to the safe side only', () => {
+  test('a shop moves a limit beyond which it hurts to the safe side only; a plate stands as it is', () => {
     const lax = { good: { to: 100 }, marginal: { to: 200 } };
     const typed = { standard: 'en', time: '70' };
     expect(
       judge('thermocouple/drop-out', typed, { limits: { whose: 'shop', source: 'shop', zones: lax } }).verdict,
+    ).toBe('bad');
+    expect(
+      judge('thermocouple/drop-out', typed, { limits: { whose: 'plate', source: 'plate', zones: lax } }).verdict,
+    ).toBe('good');
+    const near = { standard: 'en', time: '99.9' };
+    expect(
+      judge('thermocouple/drop-out', near, { limits: { whose: 'plate', source: 'plate', zones: lax } }).verdict,
     ).toBe('bad');
     const tight = { good: { to: 30 }, marginal: { to: 40 } };
     expect(

@@ -11,7 +11,7 @@ export function suspicious(measure: Measure, given: Given, x: Uncertain, zones: 
   for (const ask of measure.asks) {
     const reading = given.reading(ask.id);
     if (ask.kind !== 'number' || !reading) continue;
-    if (reading.kind === 'range' && measure.id !== 'signal') {
+    if (reading.kind === 'range' && !measure.wanders) {
       const middle = (reading.low + reading.high) / 2;
       if (reading.high - reading.low > SETTLED * Math.abs(middle))
         return 'It has not settled. Wait until it stands, and read again.';

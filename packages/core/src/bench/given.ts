@@ -63,6 +63,7 @@ export function readGiven(
     number,
     reading: (id) => readings.get(id),
     off,
+    offWith: (kind, value) => offBy(instruments[kind] ?? INSTRUMENTS_OF_A_BAG[kind], value),
     measured: (id) => ({ value: number(id)!, u: expanded(off(id)) }),
     scatter: (id) => {
       const [by, value] = [accuracy(id), number(id)];

@@ -136,7 +136,7 @@ function byZones(
   };
   const doubt = suspicious(measure, given, x, zones);
   if (doubt !== undefined) return { ...base, verdict: 'repeat', because: { kind: 'said', words: doubt } };
-  const missing = assumedIn(measure, given, assumed);
+  const missing = whose === 'twin' ? [] : assumedIn(measure, given, assumed);
   const zoned = judgeZones(x, zones, missing.length > 0);
   if (zoned.verdict === 'repeat')
     return {
@@ -196,11 +196,11 @@ function limitsOf(
   );
   const profile = worked.zones ?? (zoning && zonesOf(zoning, given));
   if (limits?.whose === 'plate')
-    return narrowed({ x, zones: safe(limits.zones, profile), whose: 'plate', source: limits.source });
+    return narrowed({ x, zones: unsafeAs(limits.zones, profile), whose: 'plate', source: limits.source });
   if (twin !== undefined && measure.dimension === 'resistance') {
-    // Read by one meter in one range at one temperature: only its digits and the contacts stay.
-    const net = { mine: x.value, other: twin - given.leads.value };
+    // Read by one meter in one range at one temperature: only its digits and the contacts stay, and neither is corrected for warmth.
     const read = measure.asks.find((a) => a.kind === 'number' && a.instrument !== undefined)!;
+    const net = { mine: given.number(read.id)! - given.leads.value, other: twin - given.leads.value };
     const scatter = given.scatter(read.id);
     const value = net.mine / net.other;
     return {
@@ -222,7 +222,11 @@ function limitsOf(
   }
 }
 
-/** A limit beyond which it can hurt somebody moves to the safe side only. */
+/** A plate or a maker's sheet stands as it is; which end can hurt stays so. */
+const unsafeAs = (zones: Zones, profile: Zones | undefined): Zones =>
+  profile?.unsafe === undefined ? zones : { ...zones, unsafe: profile.unsafe };
+
+/** A shop's limit beyond which it can hurt somebody moves to the safe side only. */
 function safe(zones: Zones, profile: Zones | undefined): Zones {
   const unsafe = profile?.unsafe;
   if (unsafe === undefined || !profile) return zones;

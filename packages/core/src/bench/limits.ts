@@ -1,3 +1,4 @@
+import { INCH_OF_WATER } from './factors';
 import type { InstrumentOfABag } from './uncertainty';
 import type { Zones } from './zones';
 
@@ -9,7 +10,6 @@ export interface Limit extends Zones {
   readonly own?: number;
 }
 
-const INCH_OF_WATER = 249.089;
 const inches = (good: readonly [number?, number?], marginal: readonly [number?, number?]): Zones => ({
   good: zone(good, INCH_OF_WATER),
   marginal: zone(marginal, INCH_OF_WATER),

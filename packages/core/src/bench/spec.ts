@@ -74,6 +74,8 @@ export interface Given {
   readonly off: (id: string) => number;
   /** The instrument's reading with how far it may be off. */
   readonly measured: (id: string) => Uncertain;
+  /** The same of another range of the meter than the one that was asked for, at a value. */
+  readonly offWith: (instrument: InstrumentOfABag, value: number) => number;
   /** What of an instrument's reading stays in the difference or ratio of two: its digits, and what a contact adds. */
   readonly scatter: (id: string) => number;
   /** Ohms of the leads. */
@@ -108,6 +110,8 @@ export interface Measure {
   readonly how: string;
   /** Where the probes, the hose or the jaw go, for the drawing. */
   readonly probes?: Probes;
+  /** What is read may wander: from where to where is asked for. */
+  readonly wanders?: true;
   /** Line voltage is there. */
   readonly line?: true;
   readonly asks: readonly Ask[];

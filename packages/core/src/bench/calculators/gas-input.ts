@@ -1,5 +1,7 @@
+import { PSI } from '../factors';
+
 /** Standard conditions of metered gas in North America: 14.73 psi absolute and 60 °F, in Pa and K. */
-const STANDARD_PRESSURE = 14.73 * 6894.757;
+const STANDARD_PRESSURE = 14.73 * PSI;
 const STANDARD_TEMPERATURE = 519.67 / 1.8;
 
 /**

@@ -1,3 +1,5 @@
+import { CUBIC_FOOT_PER_HOUR, INCH_OF_WATER } from '../factors';
+
 /** Pressure of a supply with some appliances on: their input together, W (or any one unit), and the pressure, Pa (or any one unit). */
 export interface SupplyReading {
   readonly input: number;
@@ -32,8 +34,6 @@ const PIPE = { natural: 0.6094, propane: 1.2462 } as const;
 const [SIZE, LOSS, CONSTANT] = [0.381, 0.206, 19.17];
 const INCH = 0.0254;
 const FOOT = 0.3048;
-const CUBIC_FOOT_PER_HOUR = 0.028316846592 / 3600;
-const INCH_OF_WATER = 249.089;
 
 /** Gas that a pipe lets through at a loss (NFPA 54, low pressure). Inside diameter m, length m, loss Pa → m³/s. */
 export function pipeFlow(gas: keyof typeof PIPE, diameter: number, length: number, loss: number): number {

@@ -42,6 +42,7 @@ export const FLAME: ComponentTest = {
   measures: [
     {
       id: 'signal',
+      wanders: true,
       title: 'Microamps, in series',
       setUp: 'live',
       how: 'Rod lead off at the control; the meter in series, red to the control, black to the rod. Burner lit for ten seconds, spark or glow over.',

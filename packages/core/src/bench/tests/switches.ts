@@ -1,6 +1,6 @@
 import { choice, LEADS, LOADED, NOT_LOADED, ohms, plate, pressure, voltsAc, warmth } from '../asked';
 import type { ComponentTest, Worked } from '../spec';
-import { expanded, type InstrumentOfABag, INSTRUMENTS_OF_A_BAG, offBy } from '../uncertainty';
+import { expanded, type InstrumentOfABag } from '../uncertainty';
 import { about, netOhms, shareOf, type Work } from '../work';
 import { ofBook } from '../limits';
 
@@ -25,7 +25,7 @@ const drop: Work = (given): Worked => {
   const kind: InstrumentOfABag = value <= MILLIVOLTS_TO ? 'millivolts' : 'volts-ac';
   const amps = given.number('amps');
   return {
-    x: { value, u: expanded(offBy(INSTRUMENTS_OF_A_BAG[kind], value)) },
+    x: { value, u: expanded(given.offWith(kind, value)) },
     ...(amps !== undefined && { notes: [`In ohms: ${((1000 * value) / amps).toPrecision(4)} mΩ.`] }),
   };
 };

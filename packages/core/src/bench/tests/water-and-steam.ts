@@ -1,4 +1,5 @@
 import { choice, plate } from '../asked';
+import { PSI } from '../factors';
 import type { ComponentTest, Worked } from '../spec';
 import { expanded } from '../uncertainty';
 import { about, type Work } from '../work';
@@ -176,7 +177,6 @@ export const LOW_WATER: ComponentTest = {
   ],
 };
 
-const PSI = 6894.757;
 /** A residential steam boiler is not set above this. */
 const CEILING = 3 * PSI;
 

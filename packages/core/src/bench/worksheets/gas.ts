@@ -12,15 +12,12 @@ import {
   supplyFrom,
 } from '../calculators';
 import { choice, plate } from '../asked';
+import { BTU_PER_CUBIC_FOOT, CUBIC_FOOT_PER_HOUR, INCH_OF_WATER, WATT_PER_BTU_H } from '../factors';
 import { LIMITS } from '../limits';
 import type { Given } from '../spec';
 import { expanded } from '../uncertainty';
 import { judgedResult, type Result, type Worksheet } from './worksheet';
 
-const BTU_PER_CUBIC_FOOT = 1055.056 / 0.028316846592;
-const CUBIC_FOOT_PER_HOUR = 0.028316846592 / 3600;
-const WATT_PER_BTU_H = 1055.056 / 3600;
-const INCH_OF_WATER = 249.089;
 /** Heating values, Btu/ft³ (EIA, from memory), and gravity beside air. */
 const GASES = { natural: { heat: 1037, gravity: 0.6 }, propane: { heat: 2516, gravity: 1.52 } } as const;
 type Gas = keyof typeof GASES;

@@ -19,15 +19,11 @@ import {
   waterFor,
 } from '../calculators';
 import { choice, plate } from '../asked';
+import { ATMOSPHERE, CFM, GALLON, GPM, PSI, WATT_PER_BTU_H } from '../factors';
 import { LIMITS } from '../limits';
 import { expanded } from '../uncertainty';
 import { judgedResult, type Result, type Worksheet } from './worksheet';
 
-const WATT_PER_BTU_H = 1055.056 / 3600;
-const CFM = 0.028316846592 / 60;
-const GPM = 3.785412e-3 / 60;
-const PSI = 6894.757;
-const ATMOSPHERE = 101_325;
 const fahrenheit = (kelvin: number): number => kelvin * 1.8 - 459.67;
 
 export const AIR: Worksheet = {
@@ -137,10 +133,10 @@ const monoxideWithin = (share: number): number => Math.max(20e-6, 0.05 * share);
 
 function judgedMonoxide(monoxide: number, oxygen: number, rises: boolean): Result {
   const value = airFree(monoxide, oxygen)!;
-  const perOxygen = value / (0.209 - oxygen);
-  const x = { value, u: expanded((monoxideWithin(monoxide) * value) / (monoxide || 1e-9), perOxygen * OXYGEN_WITHIN) };
-  const width = monoxide === 0 ? { value, u: expanded((20e-6 * 0.209) / (0.209 - oxygen)) } : x;
-  const judged = judgedResult('CO, air-free', width, LIMITS['carbon-monoxide'], 'fraction');
+  // How much it moves with one of CO, and with one of oxygen.
+  const [perMonoxide, perOxygen] = [0.209 / (0.209 - oxygen), value / (0.209 - oxygen)];
+  const x = { value, u: expanded(perMonoxide * monoxideWithin(monoxide), perOxygen * OXYGEN_WITHIN) };
+  const judged = judgedResult('CO, air-free', x, LIMITS['carbon-monoxide'], 'fraction');
   if (rises)
     return {
       ...judged,
@@ -148,9 +144,7 @@ function judgedMonoxide(monoxide: number, oxygen: number, rises: boolean): Resul
       because: 'It rises while it runs: shut it down, and find why before it burns again.',
     };
   // Beyond 400 it can hurt somebody: counted from there, near it is already bad.
-  return width.value + width.u > 400e-6
-    ? { ...judged, verdict: 'bad', because: 'It reaches 400 ppm: shut it down.' }
-    : judged;
+  return x.value + x.u > 400e-6 ? { ...judged, verdict: 'bad', because: 'It reaches 400 ppm: shut it down.' } : judged;
 }
 
 export const STACK: Worksheet = {
@@ -231,13 +225,13 @@ export const EXPANSION: Worksheet = {
     const growth = expansion(given.number('volume')!, given.number('cold')!, given.number('hot')!);
     const [fill, relief] = [given.number('fill'), given.number('relief')];
     return [
-      { title: 'It grows by', value: growth / 3.785412e-3, unit: 'gal' },
+      { title: 'It grows by', value: growth / GALLON, unit: 'gal' },
       ...(fill === undefined || relief === undefined
         ? []
         : [
             {
               title: 'Tank, at least',
-              value: expansionTank(growth, fill + ATMOSPHERE, relief + ATMOSPHERE) / 3.785412e-3,
+              value: expansionTank(growth, fill + ATMOSPHERE, relief + ATMOSPHERE) / GALLON,
               unit: 'gal',
             },
           ]),
