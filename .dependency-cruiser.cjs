@@ -16,6 +16,7 @@ const ROOMS = [
   'analysis',
   'visit',
   'practice',
+  'instruments',
   'presentation',
 ];
 

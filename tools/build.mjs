@@ -11,6 +11,8 @@ const SERVER_DIST = join(ROOT, 'packages/server/dist');
 export const SERVER_MAIN = join(SERVER_DIST, 'main.js');
 /** What runs on a server: the server itself, the commands of whoever runs it, and the checks of profiles in their thread. */
 const SERVER_SCRIPTS = { 'main.js': 'main.ts', 'admin.js': 'admin.ts', 'checks.js': 'features/profiles/checks.ts' };
+const METER_DIST = join(ROOT, 'packages/meter/dist');
+export const METER_MAIN = join(METER_DIST, 'main.js');
 const CLI_DIST = join(ROOT, 'packages/cli/dist');
 export const CLI_MAIN = join(CLI_DIST, 'main.js');
 
@@ -26,6 +28,7 @@ const WEB_SOURCES = [
   'packages/web/src',
   'packages/web/public',
   'packages/web/index.html',
+  'packages/web/meter.html',
   'packages/web/vite.config.ts',
 ];
 
@@ -37,6 +40,12 @@ export const ensureServerBuild = () =>
         bundle(`packages/server/src/${source}`, join(SERVER_DIST, name)),
       ),
     ),
+  );
+
+/** Builds the instruments when their sources changed since the last build. */
+export const ensureMeterBuild = () =>
+  ensureBuild(undefined, METER_DIST, ['packages/core/src', 'packages/meter/src', 'package-lock.json'], () =>
+    bundle('packages/meter/src/main.ts', METER_MAIN),
   );
 
 /** Builds the command line when its sources changed since the last build; says nothing, since its output is read by programs. */

@@ -19,7 +19,8 @@ export const securityHeaders = (nonce: string, hstsDays: number) =>
         styleSrc: ["'self'", `'nonce-${nonce}'`],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'"],
-        connectSrc: ["'self'"],
+        // Instruments speak on the machine of whoever measures.
+        connectSrc: ["'self'", 'ws://127.0.0.1:*', 'ws://localhost:*'],
         manifestSrc: ["'self'"],
         baseUri: ["'none'"],
         formAction: ["'self'"],

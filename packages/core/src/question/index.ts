@@ -11,7 +11,10 @@ export { codesOf } from './kinds/code';
 export { jointsOf } from './joints';
 export { gaugeDial } from './kinds/gauge';
 export { perTurn } from './kinds/amps';
-export type { MeterFunction } from './meter-function';
+export { ohmsBetween } from './dead-circuit';
+export { type MeterFunction, SHOWN_OF_RECTIFIED, waveBetween, waveOf } from './meter-function';
+export { ampsThrough } from './standing-amps';
+export { voltsRangeOf } from './volts-range';
 export { asUsual, meterRange, voltsDial } from './kinds/volts';
 export { type LineWords, lineWords } from './line-words';
 export {

@@ -26,7 +26,7 @@ export function waveOf({ direct, rectified }: LineWords, red: string, black: str
 }
 
 /** What a meter shows behind a full bridge, as a share of the RMS volts: coupled by a capacitor on V~, as meters are. */
-const SHOWN_OF_RECTIFIED: Readonly<Record<MeterFunction, number>> = {
+export const SHOWN_OF_RECTIFIED: Readonly<Record<MeterFunction, number>> = {
   dc: RECTIFIED.full.direct,
   ac: RECTIFIED.full.trueRms,
 };

@@ -23,7 +23,7 @@ export function ampsIn(model: Model, trace: Trace, branch: Branch, window: Inter
 }
 
 /** RMS amperes through a branch of a solved circuit; an open one is not part of it. */
-function ampsThrough({ parts }: Model, { circuit, solution }: CircuitState, { part, name, a }: Branch): number {
+export function ampsThrough({ parts }: Model, { circuit, solution }: CircuitState, { part, name, a }: Branch): number {
   const { id } = parts[part]!;
   const element = circuit.elements.find((e) => e.id === `${id}.${name}` || e.id === id);
   if (!element) return 0;
