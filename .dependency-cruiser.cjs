@@ -58,7 +58,7 @@ module.exports = {
       name: 'contract-knows-only-core',
       severity: 'error',
       from: { path: '^packages/contract/src' },
-      to: { path: '^packages/(server|web|cli)/' },
+      to: { path: '^packages/(server|web|cli|meter)/' },
     },
     {
       name: 'the-validator-stays-on-the-server',
@@ -71,13 +71,13 @@ module.exports = {
       name: 'web-and-server-are-strangers',
       severity: 'error',
       from: { path: '^packages/web/src' },
-      to: { path: '^packages/(server|cli)/' },
+      to: { path: '^packages/(server|cli|meter)/' },
     },
     {
       name: 'server-knows-core-and-contract',
       severity: 'error',
       from: { path: '^packages/server/src' },
-      to: { path: '^packages/(web|cli)/' },
+      to: { path: '^packages/(web|cli|meter)/' },
     },
     {
       name: 'services-and-routes-know-no-sequelize',
@@ -89,7 +89,13 @@ module.exports = {
       name: 'cli-knows-only-core',
       severity: 'error',
       from: { path: '^packages/cli/src' },
-      to: { path: '^packages/(contract|web|server)/' },
+      to: { path: '^packages/(contract|web|server|meter)/' },
+    },
+    {
+      name: 'meter-knows-only-core',
+      severity: 'error',
+      from: { path: '^packages/meter/src' },
+      to: { path: '^packages/(contract|web|server|cli)/' },
     },
     {
       name: 'places-are-strangers',

@@ -4,6 +4,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureServerBuild, ensureWebBuild, WEB_DIST } from './build.mjs';
+import { startMeter } from './meter.mjs';
 import { ensureMariaDb, startMariaDb } from './mariadb.mjs';
 import { DATA, dataDirectory, ensureNodePackages, ROOT } from './packages.mjs';
 import { freePort, stop } from './process.mjs';
@@ -11,6 +12,7 @@ import { Advice, runMain, step } from './say.mjs';
 import { startServer } from './server.mjs';
 
 const WANTED_PORT = 4180;
+const WANTED_METER_PORT = 4190;
 const flags = process.argv.slice(2);
 const unknown = flags.find((f) => !['--fresh', '--dev'].includes(f));
 if (unknown) {
@@ -92,8 +94,19 @@ runMain(async () => {
       parts.push({ stop: () => stop(vite) });
       address = `http://127.0.0.1:${webPort}`;
     }
+    const meter = await step('Laying out the instruments', async () =>
+      startMeter(['--port', String(await freePort(WANTED_METER_PORT))]),
+    );
+    parts.push(meter);
     console.log(
-      `\n  Open     ${address}\n  Sign in  imre / cold-morning   (also rosa, bea, office)\n  Stop     Ctrl-C\n`,
+      [
+        '',
+        `  Open     ${address}`,
+        '  Sign in  imre / cold-morning   (also rosa, bea, office)',
+        `  Meter    ${meter.address}   pairing code ${meter.code}`,
+        '  Stop     Ctrl-C',
+        '',
+      ].join('\n'),
     );
   } catch (error) {
     console.error(error.message);

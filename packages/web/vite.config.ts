@@ -23,7 +23,13 @@ export default defineConfig({
   ],
   worker: { format: 'es' },
   server: { proxy: { '/api': process.env['API'] ?? 'http://127.0.0.1:4180' } },
-  build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 1500, assetsInlineLimit: 0, manifest: true,
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+    chunkSizeWarningLimit: 1500,
+    assetsInlineLimit: 0,
+    manifest: true,
     // The app, and the page of the simulated instruments, which another process serves.
-    rolldownOptions: { input: ['index.html', 'meter.html'] } },
+    rolldownOptions: { input: ['index.html', 'meter.html'] },
+  },
 });

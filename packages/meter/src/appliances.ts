@@ -20,7 +20,10 @@ export const readAppliances = (root: string): readonly Appliance[] =>
   parse(readFileSync(join(root, 'packages/meter/appliances.yaml'), 'utf8')) as readonly Appliance[];
 
 /** The machine itself: its own values, with what is broken in it. Throws a RangeError where a fault is not known. */
-export function virtual(root: string, { profile, hidden, seed }: Omit<Appliance, 'machine' | 'flue'>): VirtualAppliance {
+export function virtual(
+  root: string,
+  { profile, hidden, seed }: Omit<Appliance, 'machine' | 'flue'>,
+): VirtualAppliance {
   const file = `profiles/${profile}.yaml`;
   const source = readFileSync(join(root, file), 'utf8');
   const book = loadProfile(source, file);

@@ -1,12 +1,6 @@
 import { createServer, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo, Socket } from 'node:net';
-import {
-  type FromInstruments,
-  LONGEST_LINE,
-  PROTOCOL,
-  readToInstruments,
-  toLine,
-} from '@zetalysis/core/instruments';
+import { type FromInstruments, LONGEST_LINE, PROTOCOL, readToInstruments, toLine } from '@zetalysis/core/instruments';
 import type { Express } from 'express';
 import { WebSocket, WebSocketServer } from 'ws';
 import type { Adapter } from './adapter';
@@ -101,7 +95,10 @@ export class Hub {
         if (said.t === 'garbled') return this.refuse(ws, `Not understood: ${said.why}.`);
         if (said.t === 'hello') {
           if (said.protocol !== PROTOCOL)
-            return this.refuse(ws, `Protocol ${said.protocol} is not spoken here; ${PROTOCOL} is. Bring both up to date.`);
+            return this.refuse(
+              ws,
+              `Protocol ${said.protocol} is not spoken here; ${PROTOCOL} is. Bring both up to date.`,
+            );
           const why = pairing.refuses(said.code, Date.now());
           if (why !== undefined) return this.refuse(ws, why);
           clearTimeout(late);

@@ -67,7 +67,8 @@ async function main(args: readonly string[]): Promise<number | undefined> {
   const address = `http://127.0.0.1:${bound}`;
   process.stdout.write(`Instruments  ${address}   code ${pairing.code}\n`);
   process.send?.({ address, code: pairing.code });
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void hub.close().then(() => process.exit(0)));
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.once(signal, () => void hub.close().then(() => process.exit(0)));
   return undefined;
 }
 

@@ -124,7 +124,9 @@ export class SimulatedBench implements Adapter {
     return {
       machines: this.machines.map((m) => m.machine),
       machine: this.machine.machine,
-      noticed: model.phases.filter((p) => trace.cues[p.index]!.some((c) => c.from <= at && at <= c.to)).map((p) => p.title),
+      noticed: model.phases
+        .filter((p) => trace.cues[p.index]!.some((c) => c.from <= at && at <= c.to))
+        .map((p) => p.title),
       light: model.codes.length === 0 ? '' : codeWords(codeShown(model, code)),
       setup: { ...setup, apart: setup.apart ?? [] },
       seconds: Math.round(inSeconds(this.own() - this.living.began)),
@@ -147,7 +149,8 @@ export class SimulatedBench implements Adapter {
       const { card } = instrument;
       if (!this.on.has(card.id)) continue;
       const { accident, ...shown } = instrument.show(this.clock(), (ago) => this.living.now(now - ago * this.speed));
-      if (accident) this.warning = `${card.title}: ohms on a live circuit. The number means nothing, and the meter may not survive it. Power off first.`;
+      if (accident)
+        this.warning = `${card.title}: ohms on a live circuit. The number means nothing, and the meter may not survive it. Power off first.`;
       this.shown.set(card.id, shown);
       this.say({ t: 'shows', id: card.id, ...shown, value: shown.value ?? null });
     }

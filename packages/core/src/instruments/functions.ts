@@ -16,7 +16,7 @@ interface FunctionFacts {
 }
 
 /** What instruments can be set to, in the order of their knobs. */
-export const FUNCTIONS = {
+const FUNCTIONS = {
   'v-ac': { of: 'multimeter', title: 'V AC', dimension: 'voltage', units: ['V'], typed: 'Vac' },
   'v-ac-low': { of: 'multimeter', title: 'V AC, low impedance', dimension: 'voltage', units: ['V'], typed: 'Vac' },
   'v-dc': { of: 'multimeter', title: 'V DC', dimension: 'voltage', units: ['V'], typed: 'Vdc' },

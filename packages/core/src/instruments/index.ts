@@ -2,8 +2,16 @@
  * Instruments: meters that answer by themselves. What they can be set to, what they say (the protocol), when a reading may be
  * taken (listening), and simulated ones in front of a virtual appliance.
  */
-export { FUNCTION_IDS, type FunctionId, factsOf, functionsOf, INSTRUMENT_KINDS, type InstrumentKind } from './functions';
-export { type Display, type Doubt, force, hear, type Heard, listen, type Listening } from './listening';
+export {
+  FUNCTION_IDS,
+  type FunctionId,
+  factsOf,
+  functionsOf,
+  INSTRUMENT_KINDS,
+  type InstrumentKind,
+} from './functions';
+export { type Display, digitsOf, unitOf } from './display';
+export { type Doubt, force, hear, type Heard, listen, type Listening } from './listening';
 export {
   type FromInstruments,
   type Garbled,

@@ -1,20 +1,6 @@
-import { findUnit } from '../units';
+import { decimals, type Display, factor, inSi, ranging } from './display';
 import { factsOf, type FunctionId } from './functions';
 import type { Wanted } from './wanted';
-
-/** One thing that a display showed. */
-export interface Display {
-  /** By the clock of whoever listens, milliseconds. */
-  readonly at: number;
-  readonly function: FunctionId;
-  /** In its unit; nothing while it looks for its range, and where it shows OL. */
-  readonly value: number | undefined;
-  readonly unit: string;
-  /** Size of its last digit, in its unit. */
-  readonly step: number;
-  /** OL: more than it can show, or an open circuit. */
-  readonly over: boolean;
-}
 
 /** Why somebody has to say that a reading is meant. */
 export type Doubt = 'nothing' | 'open' | 'ghost' | 'unforeseen';
@@ -50,6 +36,8 @@ export interface Listening {
 const STANDS_AFTER = 1200;
 /** What has not settled so long after it changed is unsteady, milliseconds. */
 const UNSTEADY_AFTER = 3000;
+/** So many displays in a row that may be of a probe in the air, and it was in the air. */
+const HUNG = 3;
 /** A display that keeps within so many of its last digits, or within this share of its value, stands. */
 const STANDS_DIGITS = 3;
 const STANDS_SHARE = 0.005;
@@ -82,13 +70,28 @@ export function hear(listening: Listening, shown: Display): Listening {
   // Whoever turned the knob means what it shows from then on.
   const turned = listening.heard.is === 'wrong-function';
   const before = listening.before ?? shown;
-  const changedAt = listening.changedAt ?? (turned || differs(before, shown) ? shown.at : undefined);
+  const changedAt = since(listening, before, shown, turned);
   // While it looks for its range it shows nothing, and what it showed before is over.
   const kept = ranging(shown) ? [] : listening.recent;
   const recent = [...kept.filter((d) => d.at > shown.at - UNSTEADY_AFTER && d.at >= (changedAt ?? 0)), shown];
   const next = { ...listening, before, changedAt, recent };
   if (changedAt === undefined) return { ...next, heard: { is: 'armed' } };
   return { ...next, heard: judged(wanted, recent, changedAt) };
+}
+
+/** Since when it shows something new; nothing while it does not, or while a probe only hangs otherwise than before. */
+function since(
+  { wanted, changedAt, recent }: Listening,
+  before: Display,
+  shown: Display,
+  turned: boolean,
+): number | undefined {
+  const hung = (d: Display): boolean => unsure(wanted, d) !== undefined;
+  if (changedAt === undefined)
+    return turned || (differs(before, shown) && !(hung(before) && hung(shown))) ? shown.at : undefined;
+  // What hung and now touches begins anew: what was shown on the way is not part of it.
+  const last = recent.slice(-HUNG);
+  return last.length === HUNG && last.every(hung) && !hung(shown) && !ranging(shown) ? shown.at : changedAt;
 }
 
 /** What is taken when somebody says so: what stands there now, whatever it is; nothing where nothing can be read. */
@@ -117,19 +120,25 @@ function taken(wanted: Wanted, shown: readonly Display[]): Heard {
   return why === undefined ? { is: 'stands', typed, unsteady } : { is: 'doubtful', typed, unsteady, why };
 }
 
-function doubtOf({ nothing, ghost, foretold }: Wanted, shown: readonly Display[]): Doubt | undefined {
-  if (shown.some((d) => d.over)) return 'open';
-  const values = shown.map(inSi);
-  const least = Math.min(...values.map(Math.abs));
-  if (least <= nothing) return 'nothing';
-  if (least <= ghost && shown.some((d) => d.function !== 'v-ac-low')) return 'ghost';
+function doubtOf(wanted: Wanted, shown: readonly Display[]): Doubt | undefined {
+  const least = shown.reduce((a, b) => (Math.abs(inSi(b)) < Math.abs(inSi(a)) ? b : a));
+  const why = unsure(wanted, shown.find((d) => d.over) ?? least);
+  if (why !== undefined) return why;
+  const { foretold, nothing } = wanted;
+  const values = shown.map(inSi).map(Math.abs);
   const [low, high] = [Math.min(...values), Math.max(...values)];
-  const near = foretold.some(
-    (span) =>
-      high >= span.low - Math.max(FORETOLD_SHARE * Math.abs(span.low), FORETOLD_NOTHINGS * nothing) &&
-      low <= span.high + Math.max(FORETOLD_SHARE * Math.abs(span.high), FORETOLD_NOTHINGS * nothing),
-  );
+  const off = (end: number): number => Math.max(FORETOLD_SHARE * Math.abs(end), FORETOLD_NOTHINGS * nothing);
+  const near = foretold.some((span) => high >= span.low - off(span.low) && low <= span.high + off(span.high));
   return foretold.length > 0 && !near ? 'unforeseen' : undefined;
+}
+
+/** Why a display may be of a probe that touches nothing; nothing where it cannot be. */
+function unsure({ nothing, ghost }: Wanted, shown: Display): Doubt | undefined {
+  if (shown.over) return 'open';
+  if (ranging(shown)) return undefined;
+  const size = Math.abs(inSi(shown));
+  if (size <= nothing) return 'nothing';
+  return size <= ghost && shown.function !== 'v-ac-low' ? 'ghost' : undefined;
 }
 
 /** What somebody would type of it: `26.1 Vac`, `15-18 Vac`, `OL`. The sign of volts says only which probe is where. */
@@ -146,15 +155,6 @@ function typedOf(shown: readonly Display[]): string {
   const [low, high] = [numbers[0]!, numbers[numbers.length - 1]!];
   return `${low === high ? low : `${low} to ${high}`} ${typed}`;
 }
-
-const factor = (unit: string): number => findUnit(unit)?.factor ?? 1;
-
-const decimals = (step: number): number => Math.max(0, Math.round(-Math.log10(step)));
-
-const ranging = ({ value, over }: Display): boolean => value === undefined && !over;
-
-/** What a display shows, SI. */
-const inSi = ({ unit, value = 0 }: Display): number => value * factor(unit) + (findUnit(unit)?.offset ?? 0);
 
 /** Whether somebody moved something between two displays. */
 const differs = (a: Display, b: Display): boolean => apart(a, b, CHANGE_DIGITS, CHANGE_SHARE);

@@ -95,6 +95,11 @@ function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader, befo
 
 /** An answer to a question, and what is to be thought of it. */
 function answerWords(model: Model, body: AnswerBody, reader: LogReader): string {
+  const words = readWords(model, body, reader);
+  return 'by' in body && body.by !== undefined ? `${words} · ${body.by}` : words;
+}
+
+function readWords(model: Model, body: AnswerBody, reader: LogReader): string {
   const read = readAnswer(model, body);
   if (read.kind === 'observation') {
     const words = notedWords(model, read.observation, reader);
@@ -109,7 +114,7 @@ function answerWords(model: Model, body: AnswerBody, reader: LogReader): string 
     return `${findPhase(model, body.phase)?.title ?? body.phase}: can’t tell`;
   }
   // The profile has no such name any more: what was written down is shown as it was.
-  const { type: _type, ...fields } = body;
+  const { type: _type, ...fields } = { ...body, by: undefined };
   const names = Object.values(fields).filter((v) => typeof v === 'string' && v !== '');
   if (!('reading' in fields)) return names.join(' ');
   return `${names.filter((n) => n !== fields.typed).join(' ')}: ${formatReading(fields.reading, reader.units)}`;

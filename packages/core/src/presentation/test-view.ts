@@ -2,7 +2,7 @@ import { telephoneQuestions } from '../analysis';
 import type { Assessment, Engine } from '../diagnosis';
 import { type Hypothesis, type Repair, repairOf } from '../inference';
 import { findPart, type Model } from '../profile';
-import { type AnswerForm, kindOf, questionKey } from '../question';
+import { type AnswerForm, kindOf, type Prediction, type Question, questionKey } from '../question';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
 import type { Wanted } from '../rules';
@@ -29,6 +29,8 @@ export interface TestView {
   readonly good: string;
   /** What its likeliest answers would mean, and how likely each is. */
   readonly why: readonly { readonly answer: string; readonly suspects: string; readonly share: number }[];
+  /** Everything that somebody still suspected would show, SI; empty where it is no reading. */
+  readonly foretold: readonly { readonly low: number; readonly high: number }[];
   readonly settles: boolean;
   /** Share of what is still open that its answer is expected to decide. */
   readonly decides: number;
@@ -134,6 +136,7 @@ export function testsView(
         })
         .sort((a, b) => b.share - a.share)
         .slice(0, 3),
+      foretold: outcomes.flatMap((o) => (o.expectedBy.length > 0 ? foretold(model, q, o.prediction) : [])),
       settles: settles > 0,
       decides: open > 0 ? Math.min(1, bits / open) : 0,
       byTelephone: onTelephone.has(one),
@@ -146,6 +149,18 @@ export function testsView(
       setup,
     };
   });
+}
+
+/** From where to where a reading would lie; nothing where it would be OL, or no reading at all. */
+function foretold(model: Model, q: Question, prediction: Prediction): TestView['foretold'] {
+  const observation = kindOf(q).observe(model, q, prediction);
+  if (!observation || !('reading' in observation)) return [];
+  const { reading } = observation;
+  if (reading.kind === 'open') return [];
+  const at = reading.kind === 'range' ? [reading.low, reading.high] : [reading.value];
+  const met = 'shorter' in prediction && prediction.shorter ? [...at, prediction.shorter.value] : at;
+  const reach = 'reach' in prediction && prediction.reach ? [prediction.reach.low, prediction.reach.high] : [];
+  return [{ low: Math.min(...met, ...reach), high: Math.max(...met, ...reach) }];
 }
 
 /** How open the question is what to repair, bits. */

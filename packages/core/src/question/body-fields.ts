@@ -22,8 +22,8 @@ const reading = t.Unsafe<Reading>(
   ]),
 );
 
-/** A reading and how it was typed. */
-export const readingFields = { reading, typed };
+/** A reading, how it was typed, and the instrument that showed it by itself, as it introduced itself. */
+export const readingFields = { reading, typed, by: t.Optional(name) };
 
 /** A reading that was judged on the Bench: how sure it is, and under which conditions it was taken, as they were typed. */
 export const judgedFields = {

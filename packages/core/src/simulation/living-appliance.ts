@@ -61,7 +61,7 @@ export class LivingAppliance {
 }
 
 /** A moment of a trace so long after its beginning: the last state stands for ever, or the round repeats. */
-export function foldedInto({ end, cycle }: Trace, elapsed: Millis): Millis {
+function foldedInto({ end, cycle }: Trace, elapsed: Millis): Millis {
   if (elapsed < end) return elapsed;
   return cycle ? cycle.from + ((elapsed - cycle.from) % cycle.length) : end;
 }

@@ -15,7 +15,12 @@ interface Props {
 
 /** What an instrument shows, in figures that are read across a room. */
 export const Readout = ({ digits, unit, says, state = 'stands', small = false }: Props) => (
-  <div className={styles.readout} data-state={state} data-small={small || undefined} data-wide={digits.length > 5 || undefined}>
+  <div
+    className={styles.readout}
+    data-state={state}
+    data-small={small || undefined}
+    data-wide={digits.length > 4 || undefined}
+  >
     {says !== undefined && (
       <p className={styles.says} role="status">
         {says}

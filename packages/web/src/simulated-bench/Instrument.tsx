@@ -1,4 +1,12 @@
-import { type Act, factsOf, functionsOf, type OnBench, type Place } from '@zetalysis/core/instruments';
+import {
+  type Act,
+  digitsOf,
+  factsOf,
+  functionsOf,
+  type OnBench,
+  type Place,
+  unitOf,
+} from '@zetalysis/core/instruments';
 import type { Drawing } from '@zetalysis/core/presentation';
 import { Button } from '../kit/Button';
 import { Choice } from '../kit/Choice';
@@ -32,7 +40,7 @@ export function Instrument({ drawing, instrument, held, onHold, onAct }: Props) 
           <Readout
             small
             digits={display === undefined ? '' : digitsOf(display)}
-            unit={`${display?.unit ?? ''} ${currentOf(set)}`.trim()}
+            unit={display === undefined ? '' : unitOf(display)}
           />
           <Choice
             label={`Function of ${card.title}`}
@@ -46,15 +54,6 @@ export function Instrument({ drawing, instrument, held, onHold, onAct }: Props) 
       )}
     </section>
   );
-}
-
-/** Direct or alternating: beside the unit, as on a display. */
-const currentOf = (set: OnBench['set']): string => / (AC|DC)/.exec(factsOf(set).title)?.[1] ?? '';
-
-function digitsOf({ value, over, step }: NonNullable<OnBench['display']>): string {
-  if (over) return 'OL';
-  if (value === undefined) return '– – –';
-  return value.toFixed(Math.max(0, Math.round(-Math.log10(step))));
 }
 
 /** Where the probes of an instrument are, each chosen by its name. */
@@ -73,7 +72,12 @@ function Where({
   const options = {
     multimeter: [
       ...away,
-      { label: 'In series', options: drawing.gauges.filter((g) => g.dimension === 'current').map((g) => ({ value: `gauge ${g.id}`, label: g.title })) },
+      {
+        label: 'In series',
+        options: drawing.gauges
+          .filter((g) => g.dimension === 'current')
+          .map((g) => ({ value: `gauge ${g.id}`, label: g.title })),
+      },
       { label: 'At the terminals of a part, its leads off', options: parts },
     ],
     clamp: [...away, { label: 'Round the wire of', options: parts }],

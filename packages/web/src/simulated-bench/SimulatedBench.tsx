@@ -43,7 +43,11 @@ export function SimulatedBench() {
           <p className={styles.code}>
             Pairing code <b>{state.code}</b>{' '}
             <span>
-              {state.listeners === 0 ? 'nobody listens' : state.listeners === 1 ? 'one listens' : `${state.listeners} listen`}
+              {state.listeners === 0
+                ? 'nobody listens'
+                : state.listeners === 1
+                  ? 'one listens'
+                  : `${state.listeners} listen`}
             </span>
           </p>
         </header>
@@ -75,7 +79,8 @@ export function SimulatedBench() {
               ))}
               <Button onClick={() => act({ do: 'again' })}>Off and on: a new try</Button>
             </div>
-            {[...state.setup.unplugged, ...state.setup.bypassed, ...state.setup.actions, ...state.setup.apart].length > 0 && (
+            {[...state.setup.unplugged, ...state.setup.bypassed, ...state.setup.actions, ...state.setup.apart].length >
+              0 && (
               <p className="fine">
                 As the call says:{' '}
                 {[
@@ -94,7 +99,14 @@ export function SimulatedBench() {
             />
           </Block>
           <Block title="Where the probes are" note={`${instrument.card.title}: tap a point`} className={styles.middle}>
-            <Ladder drawing={drawing} view={bare(drawing)} red={red} passage={black} onNet={tap} onPart={() => undefined} />
+            <Ladder
+              drawing={drawing}
+              view={bare(drawing)}
+              red={red}
+              passage={black}
+              onNet={tap}
+              onPart={() => undefined}
+            />
           </Block>
           <Block title="Instruments" className={styles.instruments}>
             {state.instruments.map((i) => (
@@ -110,8 +122,8 @@ export function SimulatedBench() {
           </Block>
         </div>
         <p className="fine">
-          A model, not a machine: nothing here is live. On a real one line voltage and gas can kill; follow the makers’ sheets, local codes
-          and whoever is licensed.
+          A model, not a machine: nothing here is live. On a real one line voltage and gas can kill; follow the makers’
+          sheets, local codes and whoever is licensed.
         </p>
       </main>
     </AntTheme>

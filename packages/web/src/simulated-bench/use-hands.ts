@@ -30,9 +30,7 @@ export function useHands(): Hands {
       ws.onopen = () => setConnected(true);
       ws.onmessage = ({ data }: MessageEvent<string>) => {
         const said = JSON.parse(data) as
-          | { t: 'state'; state: BenchState }
-          | { t: 'drawing'; drawing: Drawing }
-          | { t: 'problem'; why: string };
+          { t: 'state'; state: BenchState } | { t: 'drawing'; drawing: Drawing } | { t: 'problem'; why: string };
         if (said.t === 'state') setState(said.state);
         else if (said.t === 'drawing') setDrawing(said.drawing);
         else setProblem(said.why);

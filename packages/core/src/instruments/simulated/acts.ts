@@ -1,6 +1,16 @@
-import type { Display } from '../listening';
+import type { Display } from '../display';
 import { FUNCTION_IDS, type FunctionId } from '../functions';
-import { flag, Garble, type Garbled, type InstrumentCard, type MachineSetup, number, oneOf, readLine, text } from '../protocol';
+import {
+  flag,
+  Garble,
+  type Garbled,
+  type InstrumentCard,
+  type MachineSetup,
+  number,
+  oneOf,
+  readLine,
+  text,
+} from '../protocol';
 import type { Place } from './place';
 
 /** What somebody does at the bench of simulated instruments. */

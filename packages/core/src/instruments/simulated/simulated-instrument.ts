@@ -2,7 +2,7 @@ import type { Model } from '../../profile';
 import type { Now, Random } from '../../simulation';
 import { findUnit, type Millis } from '../../units';
 import { type FunctionId, factsOf, functionsOf, type InstrumentKind } from '../functions';
-import type { Display } from '../listening';
+import type { Display } from '../display';
 import type { InstrumentCard } from '../protocol';
 import type { Place } from './place';
 import { type Flue, type Truth, truthOf } from './truth';

@@ -78,7 +78,8 @@ function volts(model: Model, now: Now, place: Place, set: FunctionId): Truth {
   );
   const alternating = set === 'v-ac' || set === 'v-ac-low';
   const wave = waveBetween(model, pair);
-  if (measured.kind === 'ghost') return set === 'v-ac' && wave !== 'flat' ? ghost(voltsRangeOf(model, pair).ghost) : value(0);
+  if (measured.kind === 'ghost')
+    return set === 'v-ac' && wave !== 'flat' ? ghost(voltsRangeOf(model, pair).ghost) : value(0);
   const sign = solution.re[pair.red]! < solution.re[pair.black]! ? -1 : 1;
   switch (wave) {
     case 'sine':
@@ -135,6 +136,8 @@ function flueGas(model: Model, { lived, at }: Now, place: Place, set: FlueFuncti
   if (place.at !== 'flue' || !burns || !flue) return AIR[set];
   if (set === 'carbon-monoxide') return flue.carbonMonoxide;
   const gauge = model.gauges.find((g) => model.quantities[g.quantity]!.dimension === 'fraction');
-  const dioxide = gauge ? quantityAt(lived.trace, gauge.quantity, at) : MOST_CARBON_DIOXIDE * (1 - flue.oxygen / AIR.oxygen);
+  const dioxide = gauge
+    ? quantityAt(lived.trace, gauge.quantity, at)
+    : MOST_CARBON_DIOXIDE * (1 - flue.oxygen / AIR.oxygen);
   return set === 'carbon-dioxide' ? dioxide : AIR.oxygen * (1 - dioxide / MOST_CARBON_DIOXIDE);
 }

@@ -9,6 +9,7 @@ import { NeedFirst } from '../rules/NeedFirst';
 import { type Rules, useRules } from '../rules/use-rules';
 import { useAppliance } from '../use-appliance';
 import { ToTap } from './Answer';
+import { ByMeter } from './ByMeter';
 import { Field } from './Field';
 import { JudgeIt } from './JudgeIt';
 import { worth } from './Means';
@@ -75,7 +76,18 @@ export function TestSheet({ call, test, best, others, view, busy, entry, onEvent
         </Button>
       ) : test.answer.kind === 'reading' ? (
         <>
-          <Field entry={entry} label={`Reading: ${test.title}`} asked={test.answer} />
+          <ByMeter
+            entry={entry}
+            toRead={{
+              form: test.answer,
+              probes: test.probes,
+              clamp: test.answer.subject.type === 'amps',
+              foretold: test.foretold,
+            }}
+            busy={busy}
+          >
+            <Field entry={entry} label={`Reading: ${test.title}`} asked={test.answer} />
+          </ByMeter>
           <JudgeIt subject={test.answer.subject} begun={entry.text} onBody={send} />
         </>
       ) : (

@@ -5,6 +5,7 @@ import { Button } from '../../../kit/Button';
 import { Cautions } from '../../../kit/Cautions';
 import { Choice } from '../../../kit/Choice';
 import { useAppliance } from '../use-appliance';
+import { ByMeter } from './ByMeter';
 import { Field } from './Field';
 import { JudgeIt } from './JudgeIt';
 import { Means, worth } from './Means';
@@ -55,12 +56,14 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
           ))}
         </Cautions>
       )}
-      <Field
-        entry={entry}
-        label={`Reading ${names}`}
-        asked={form}
-        {...(form.dimension === 'resistance' && { other: 'Or amperes by a clamp: 4.2A, ten turns 42A x10' })}
-      />
+      <ByMeter entry={entry} toRead={{ form, probes: at }} busy={false}>
+        <Field
+          entry={entry}
+          label={`Reading ${names}`}
+          asked={form}
+          {...(form.dimension === 'resistance' && { other: 'Or amperes by a clamp: 4.2A, ten turns 42A x10' })}
+        />
+      </ByMeter>
       <div className={styles.also}>
         <JudgeIt subject={subjectOf(form.dimension, probes, at)} begun={entry.text} onBody={onBody} />
         {form.dimension === 'resistance' && <OnlyABeeper part={probes[0]!} branch={probes[1]} onBody={onBody} />}

@@ -14,6 +14,13 @@ export interface TypedEntry {
   readonly field: RefObject<InputRef | null>;
   readonly setText: (text: string) => void;
   readonly enter: () => void;
+  /**
+   * Enters what an instrument showed, as if it had been typed; with what else is known of it, and where, if it is not what is
+   * asked about.
+   */
+  readonly take: (text: string, more: Readonly<Record<string, string>>, where?: string) => void;
+  /** How many readings were entered here. */
+  readonly made: number;
 }
 
 interface About {
@@ -34,14 +41,20 @@ export function useEntry({ asked, tapped, at, field }: About, onTyped: (typed: T
   } = useAppliance();
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
-  const read =
-    text.trim() === ''
-      ? undefined
-      : readField(words, withNetNames(text, wires, words.nets), {
-          asked: asked?.kind === 'reading' ? asked : undefined,
-          tapped: tapped.join(' '),
-          ...(at !== undefined && { phase: at }),
-        });
+  const [made, setMade] = useState(0);
+  const reading = (typed: string, where = tapped.join(' ')): Parsed<Typed> =>
+    readField(words, withNetNames(typed, wires, words.nets), {
+      asked: asked?.kind === 'reading' ? asked : undefined,
+      tapped: where,
+      ...(at !== undefined && { phase: at }),
+    });
+  const read = text.trim() === '' ? undefined : reading(text);
+  const done = (typed: Typed): void => {
+    setText('');
+    setProblem(undefined);
+    setMade((n) => n + 1);
+    onTyped(typed);
+  };
   return {
     text,
     problem,
@@ -52,13 +65,15 @@ export function useEntry({ asked, tapped, at, field }: About, onTyped: (typed: T
       setProblem(undefined);
     },
     enter: () => {
-      if (read?.ok) {
-        setText('');
-        setProblem(undefined);
-        return onTyped(read.value);
-      }
+      if (read?.ok) return done(read.value);
       setProblem(read?.message ?? 'Type what the meter shows.');
       field.current?.focus();
     },
+    take: (typed, more, where) => {
+      const shown = reading(typed, where);
+      if (shown.ok) done({ ...shown.value, body: { ...shown.value.body, ...more } as Typed['body'] });
+      else setProblem(shown.message);
+    },
+    made,
   };
 }
