@@ -1,5 +1,6 @@
 import { calls } from './calls';
 import type { AnyEndpoint, Replied, Sent } from './endpoint';
+import { instruments } from './instruments';
 import { machines } from './machines';
 import { people } from './people';
 import { photos } from './photos';
@@ -8,7 +9,7 @@ import { session } from './session';
 import { shop } from './shop';
 
 /** Every endpoint, by resource. */
-export const CONTRACT = { session, people, shop, profiles, machines, calls, photos } as const;
+export const CONTRACT = { session, people, shop, profiles, machines, instruments, calls, photos } as const;
 
 /** Without what is not sent. */
 type Given<S> = { readonly [K in keyof S as S[K] extends undefined ? never : K]: S[K] };
@@ -33,6 +34,7 @@ export interface Contract
     Exchanges<typeof shop>,
     Exchanges<typeof profiles>,
     Exchanges<typeof machines>,
+    Exchanges<typeof instruments>,
     Exchanges<typeof calls>,
     Exchanges<typeof photos> {}
 

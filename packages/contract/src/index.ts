@@ -14,6 +14,7 @@ export {
   type Taken,
 } from './calls';
 export type { AnyEndpoint, Replied, Sent } from './endpoint';
+export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';
 export {
   type Contact,
   contactFields,

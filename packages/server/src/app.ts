@@ -8,6 +8,7 @@ import { ownOrigin } from './http/origin';
 import { inBrief, notFound, problemHandler } from './http/problem';
 import { callRoutes } from './features/calls/routes';
 import { Calls } from './features/calls/service';
+import { instrumentRoutes } from './features/instruments/routes';
 import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
 import { peopleRoutes } from './features/people/routes';
@@ -58,13 +59,17 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', express.json({ limit: '256kb' }));
   app.use('/api', sessions(sequelize, { secret: sessionSecret, secureCookies }));
   app.use(sessionRoutes(passwordLimits(sequelize, sessionSecret), sessionSecret));
-  app.use(['/api/people', '/api/shop', '/api/profiles', '/api/machines', '/api/calls', '/api/photos'], signedIn);
+  app.use(
+    ['/api/people', '/api/shop', '/api/profiles', '/api/machines', '/api/calls', '/api/photos', '/api/instruments'],
+    signedIn,
+  );
   app.use(peopleRoutes());
   app.use(shopRoutes());
   app.use(profileRoutes(profiles));
   app.use(machineRoutes(new Machines(profiles)));
   app.use(callRoutes(new Calls(profiles)));
   app.use(photoRoutes());
+  app.use(instrumentRoutes());
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);

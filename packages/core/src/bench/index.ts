@@ -11,6 +11,7 @@ export { benchTestOfGauge } from './of-gauge';
 export { COMPONENT_TESTS } from './tests';
 export { curveOf, type Result, type WorkedOut, WORKSHEETS, workOut, type Worksheet } from './worksheets';
 export { judgeThermocouple } from './thermocouple';
-export { type Accuracy, expanded, INSTRUMENTS_OF_A_BAG, leadOhms, offBy } from './uncertainty';
+export type { Instruments } from './given';
+export { type Accuracy, expanded, INSTRUMENTS_OF_A_BAG, type InstrumentOfABag, leadOhms, offBy } from './uncertainty';
 export { COPPER_ALPHA_20, windingAt20, withoutLeads } from './winding';
 export { judgeZones, narrowedBy, type Uncertain, type Zone, type Zoned, type Zones } from './zones';

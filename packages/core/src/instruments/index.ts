@@ -24,6 +24,15 @@ export {
   toLine,
   type ToInstruments,
 } from './protocol';
+export {
+  calibrationDue,
+  type Classes,
+  classWords,
+  instrumentsBy,
+  MEASURED_BY,
+  readClass,
+  usualClass,
+} from './register';
 export { type Act, type BenchState, type OnBench, readAct, SPEEDS } from './simulated/acts';
 export { notThere, type Place } from './simulated/place';
 export { SimulatedInstrument } from './simulated/simulated-instrument';

@@ -83,7 +83,7 @@ export const readFromInstruments = (line: string): FromInstruments | Garbled =>
         };
       }
       case 'refused':
-        return { t: 'refused', why: text(said, 'why') };
+        return { t: 'refused', why: text(said, 'why', 400) };
       case 'instrument':
         return {
           t: 'instrument',
@@ -158,10 +158,10 @@ export function readLine<M>(line: string, read: (said: Fields) => M): M | Garble
   }
 }
 
-export function text(said: Fields | undefined, field: string): string {
+export function text(said: Fields | undefined, field: string, most = 80): string {
   const value = said?.[field];
-  if (typeof value === 'string' && value !== '' && value.length <= 80) return value;
-  throw new Garble(`"${field}" must be a text of 1 to 80 characters`);
+  if (typeof value === 'string' && value !== '' && value.length <= most) return value;
+  throw new Garble(`"${field}" must be a text of 1 to ${most} characters`);
 }
 
 export function number(said: Fields, field: string): number {

@@ -7,6 +7,7 @@ import * as fourth from './migrations/0004-log-numbers-overviews-sessions';
 import * as fifth from './migrations/0005-rights-lookers';
 import * as sixth from './migrations/0006-shop-limits';
 import * as seventh from './migrations/0007-steps-clocks';
+import * as eighth from './migrations/0008-instruments';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -17,6 +18,7 @@ const MIGRATIONS = [
   { name: '0005-rights-lookers', ...fifth },
   { name: '0006-shop-limits', ...sixth },
   { name: '0007-steps-clocks', ...seventh },
+  { name: '0008-instruments', ...eighth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import { defineCalls } from '../features/calls/model';
+import { defineInstruments } from '../features/instruments/model';
 import { defineMachines } from '../features/machines/model';
 import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
@@ -14,4 +15,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineCalls(sequelize);
   definePhotos(sequelize);
   defineShop(sequelize);
+  defineInstruments(sequelize);
 }

@@ -11,7 +11,9 @@ import type { Profiles } from '../features/profiles/service';
 import { Person } from '../features/session/model';
 import { authorityOf, grantsText } from '../features/session/authority';
 import { hashPassword } from '../features/session/password';
+import { StoredInstrument } from '../features/instruments/model';
 import { CALLS } from './calls';
+import { INSTRUMENTS } from './instruments';
 import { MACHINES } from './machines';
 
 export const DEMO_PASSWORD = 'cold-morning';
@@ -33,6 +35,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
   if ((await Person.count()) > 0) return;
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const people = await Promise.all(PEOPLE.map((p) => Person.create({ ...p, id: v7(), units: 'us', passwordHash })));
+  await StoredInstrument.bulkCreate(INSTRUMENTS.map((i) => ({ ...i, id: v7() })));
   const machines = [];
   // The shop has known them for a while.
   const known = new Date(Date.now() - 1200 * 86_400_000);

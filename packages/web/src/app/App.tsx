@@ -20,6 +20,7 @@ const Machines = lazy(() => import('../places/machines/Machines'));
 const MachinePage = lazy(() => import('../places/machines/MachinePage'));
 const Bench = lazy(() => import('../places/bench/Bench'));
 const TestPage = lazy(() => import('../places/bench/TestPage'));
+const Register = lazy(() => import('../places/bench/Register'));
 const Calculator = lazy(() => import('../places/bench/Calculator'));
 const Library = lazy(() => import('../places/library/Library'));
 const Appliance = lazy(() => import('../places/library/Appliance'));
@@ -68,6 +69,7 @@ const router = createBrowserRouter([
       { path: '/machines/:id', element: <SignedIn place={() => <MachinePage />} /> },
       { path: '/bench', element: <SignedIn place={() => <Bench />} /> },
       { path: '/bench/tests/:id', element: <SignedIn place={(me) => <TestPage me={me} />} /> },
+      { path: '/bench/instruments', element: <SignedIn place={(me) => <Register me={me} />} /> },
       { path: '/bench/calculators/:id', element: <SignedIn place={(me) => <Calculator me={me} />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
       { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { type BenchTest, COMPONENT_TESTS, isAnswered, judgeMeasure } from '@zetalysis/core/bench';
 import { sayJudged } from '@zetalysis/core/presentation';
 import { formatReading, parseReading, type Reading, type UnitSystem } from '@zetalysis/core/units';
+import { useMeasuredWith, withLeads } from '../instruments/mine';
 import { Dialog } from '../kit/Dialog';
 import { AskForm } from './AskForm';
 import { Band } from './Band';
@@ -36,8 +37,14 @@ interface Props {
 export default function JudgeTest({ title, bench, units, begun, onJudged, onClose }: Props) {
   const test = COMPONENT_TESTS.find((t) => t.id === bench.test)!;
   const measure = test.measures.find((m) => m.id === bench.measure)!;
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({ ...bench.typed, [bench.reads]: begun });
-  const { judged, problems } = judgeMeasure(measure, typed, { limits: bench.limits });
+  const used = useMeasuredWith();
+  const [own, setTyped] = useState<Readonly<Record<string, string>>>({ ...bench.typed, [bench.reads]: begun });
+  // The ohms of the leads are known where the register has them.
+  const typed = withLeads(measure, used.leadZero, own);
+  const { judged, problems } = judgeMeasure(measure, typed, {
+    limits: bench.limits,
+    instruments: used.instruments,
+  });
   const view = sayJudged(measure, judged, units);
   const asks = measure.asks.filter((a) => isAnswered(a.when, (id) => typed[id]));
   const { verdict } = judged;
@@ -69,7 +76,7 @@ export default function JudgeTest({ title, bench, units, begun, onJudged, onClos
           asks={asks}
           typed={typed}
           problems={problems}
-          onType={(id, value) => setTyped({ ...typed, [id]: value })}
+          onType={(id, value) => setTyped({ ...own, [id]: value })}
         />
         <div>
           <section className={styles.said} aria-label="Judgement" aria-live="polite">

@@ -24,6 +24,7 @@ export default function Bench() {
           <Search label="Search tests and calculators" placeholder="coil, draft, orifice …" onSearch={setWords} />
         </div>
       }
+      actions={<Link to="/bench/instruments">Instruments of the shop</Link>}
       className={styles.bench}
     >
       <Block title="Component tests" note={`${tests.length} of ${COMPONENT_TESTS.length}`}>

@@ -9,6 +9,7 @@ import {
 } from '@zetalysis/core/bench';
 import { sayJudged } from '@zetalysis/core/presentation';
 import type { Me } from '@zetalysis/contract';
+import { useMeasuredWith, withLeads } from '../../instruments/mine';
 import { Button } from '../../kit/Button';
 import { Cautions } from '../../kit/Cautions';
 import { Choices } from '../../kit/Choices';
@@ -33,12 +34,14 @@ export default function TestPage({ me }: { me: Me }) {
 
 function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
   const { typed, set, clear } = useTyped();
+  const used = useMeasuredWith();
   const measure = test.measures.find((m) => m.id === typed['m']) ?? test.measures[0]!;
   const judgedOf = (m: Measure) => {
-    const own = under(typed, m.id);
+    // The ohms of the leads are known where the register has them.
+    const own = withLeads(m, used.leadZero, under(typed, m.id));
     const read = readSurroundings(under(own, 'limits'), m.dimension, unitOf(m));
-    const { judged, problems } = judgeMeasure(m, own, read.around);
-    const begun = m.asks.some((a) => (own[a.id] ?? '') !== '');
+    const { judged, problems } = judgeMeasure(m, own, { ...read.around, instruments: used.instruments });
+    const begun = m.asks.some((a) => (typed[`${m.id}.${a.id}`] ?? '') !== '');
     return { own, judged, problems, limits: read.problems, begun };
   };
   const all = new Map(test.measures.map((m) => [m.id, judgedOf(m)]));
@@ -143,7 +146,7 @@ function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
         </div>
         <p className="fine">
           Local codes, the maker’s instructions and licensed practice come first. Limits without another name are common
-          practice.
+          practice.{used.titles.length > 0 && ` Measured with ${used.titles.join(', ')}.`}
         </p>
       </div>
     </Page>

@@ -1,5 +1,7 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import {
+  calibrationDue,
   type Display,
   digitsOf,
   type Doubt,
@@ -10,6 +12,8 @@ import {
   type Wanted,
   wantedOf,
 } from '@zetalysis/core/instruments';
+import { http } from '../../../api/http';
+import { useRegister } from '../../../instruments/mine';
 import { type Paired, pair } from '../../../instruments/paired';
 import type { Heard } from '../../../instruments/connection';
 import { useInstruments } from '../../../instruments/use-instruments';
@@ -160,9 +164,53 @@ function OneInstrument({ wanted, instrument: { card, shown }, entry, busy, onTyp
         </Button>
         <Button onClick={onType}>Type it</Button>
       </div>
+      <InRegister serial={card.serial} title={card.title} when={entry.made > 0 ? 'after' : 'before'} />
     </div>
   );
 }
+
+interface InRegisterProps {
+  readonly serial: string;
+  readonly title: string;
+  /** Before something is found dead by it, or after. */
+  readonly when: 'before' | 'after';
+}
+
+/** What the register says of it: whether it is calibrated, and when it last showed a live source. */
+function InRegister({ serial, title, when }: InRegisterProps) {
+  const { data: register } = useRegister();
+  const queries = useQueryClient();
+  const known = register?.find((i) => i.serial === serial);
+  const prove = useMutation({
+    mutationFn: (id: string) => http('POST /instruments/:id/proofs', { params: { id }, body: { when } }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['instruments'] }),
+  });
+  if (!register) return null;
+  if (!known) return <p className={styles.hint}>{title} is not in the shop’s register: it counts as a usual one.</p>;
+  const proof = when === 'before' ? known.provedBefore : known.provedAfter;
+  const due = calibrationDue(known.due, new Date().toISOString().slice(0, 10));
+  return (
+    <p className={styles.register}>
+      {due && <b>calibration due since {known.due} </b>}
+      {known.kind === 'multimeter' && (
+        <>
+          proved {when}: {proof ? hour.format(new Date(proof.at)) : 'not yet'}{' '}
+          <Button tone="quiet" disabled={prove.isPending} onClick={() => prove.mutate(known.id)}>
+            Shown a live source
+          </Button>
+        </>
+      )}
+    </p>
+  );
+}
+
+const hour = new Intl.DateTimeFormat('en', {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+  hour12: false,
+});
 
 /** What goes into an entry besides the number. */
 function alsoSaid({ function: set }: Display, by: string): Readonly<Record<string, string>> {
@@ -198,7 +246,7 @@ function sayHeard({ heard, before, recent }: State, last: Display): Said {
     case 'armed':
       return {
         state: 'armed',
-        says: '◔ armed: waits for a change',
+        says: '◔ armed: waits',
         digits,
         unit,
         hint: before === undefined ? '' : `Was ${digitsOf(before)} before you moved. 0, OL, ghosts: by Space or a tap.`,

@@ -1,0 +1,170 @@
+import type { Page } from '@playwright/test';
+import { startMeter } from '../tools/meter.mjs';
+import { choose, evidence, expect, meetNeeds, suspects, test as base } from './stack';
+
+type Meter = Awaited<ReturnType<typeof startMeter>>;
+
+/** Simulated instruments in front of a machine with something hidden in it, and their page. */
+const test = base.extend<{ meter: Meter; bench: Page }>({
+  // eslint-disable-next-line no-empty-pattern
+  meter: async ({}, use: (meter: Meter) => Promise<void>) => {
+    const meter = await startMeter(['--port', '0', '--machine', 'Old Bakery']);
+    await use(meter);
+    await meter.stop();
+  },
+  // A window of its own: both are in sight, as the machine and the phone are.
+  bench: async ({ browser, meter }, use) => {
+    const page = await browser.newPage({ reducedMotion: 'reduce' });
+    await page.goto(meter.address);
+    await expect(page.getByRole('heading', { name: 'Simulated instruments' })).toBeVisible();
+    await use(page);
+    await page.close();
+  },
+});
+
+const next = (page: Page) => page.getByRole('region', { name: 'Next test' });
+const instrument = (bench: Page, title: string) => bench.getByRole('region', { name: title });
+
+/** The red probe goes to a point, the black one to its common. */
+const probe = (bench: Page, point: string, title = 'Meter 2') => choose(bench, `Red probe of ${title}`, point);
+const hang = (bench: Page, title = 'Meter 2') => choose(bench, `${title} is put`, 'Nowhere: it hangs');
+
+/** The page is told where the instruments are. */
+async function pair(page: Page, { address, code }: Meter): Promise<void> {
+  await next(page).getByRole('button', { name: 'A meter listens…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Let a meter listen in' });
+  await dialog.getByLabel('Pairing code').fill(code);
+  await dialog.getByLabel('Address').fill(address.replace('http', 'ws'));
+  await dialog.getByRole('button', { name: 'Pair', exact: true }).click();
+  await expect(dialog).toBeHidden();
+}
+
+/** As far as the first test that needs a meter, by keys alone. */
+async function toTheMeter(page: Page): Promise<void> {
+  for (const [asked, key] of [
+    ['What does it do in the end?', '1'],
+    ['lamp of the low-water cut-off', '1'],
+  ] as const) {
+    await expect(next(page)).toContainText(asked);
+    await page.keyboard.press(key);
+  }
+  await expect(next(page)).toContainText(/L1S/);
+  await meetNeeds(page, 'Next test', next(page).getByText('A meter listens…'));
+}
+
+test('a whole call is played with the meter: keys for what is seen, the meter for everything else', async ({
+  call,
+  bench,
+  meter,
+}) => {
+  const page = await call('Old Bakery');
+  await toTheMeter(page);
+  await pair(page, meter);
+  await expect(next(page)).toContainText('armed');
+  // Line voltage stands behind the switch: taken by itself.
+  await probe(bench, 'L1S');
+  await expect(evidence(page)).toContainText(/L1S–N: 12\d V, thermostat calls · Meter 2/);
+  await expect(next(page)).toContainText('red SEC, black C');
+  // Nothing behind the transformer: that is said, and taken by a key only.
+  await probe(bench, 'SEC');
+  await expect(next(page)).toContainText('nothing: is it meant?');
+  await page.locator('h1').click();
+  await page.keyboard.press('Space');
+  await expect(evidence(page)).toContainText(/SEC–C: \d (m?)V/);
+  await expect(suspects(page).first()).toContainText(/Transformer/);
+  // Whatever else is asked is answered: by a key, or by the probes where it says.
+  await expect(async () => {
+    const title = await next(page).locator('[data-instruction]').textContent();
+    if (/Proved/.test(title ?? '')) return;
+    const first = next(page).getByRole('group', { name: 'First' });
+    if (await first.isVisible()) await first.getByRole('button').first().click({ timeout: 1000 });
+    else {
+      const [, red, black] = /red (\S+), black (\S+)/.exec(title ?? '') ?? [];
+      const ohms = /[Oo]hms/.test(title ?? '');
+      if (red && black) await probe(bench, red);
+      else if (ohms) {
+        await choose(bench, 'Function of Meter 2', 'Ohms');
+        await choose(
+          bench,
+          'Meter 2 is put',
+          /primary/.test(title ?? '') ? 'transformer, primary' : 'transformer, secondary',
+        );
+      }
+      await bench.waitForTimeout(3500);
+      await page.keyboard.press('Space');
+    }
+    await expect(next(page)).toContainText('Proved', { timeout: 4000 });
+  }).toPass({ timeout: 110_000 });
+  await expect(suspects(page).first()).toContainText('proved');
+  await expect(suspects(page).first()).toContainText(/Transformer has an open secondary/);
+});
+
+test('probes that hang, on the wrong point and in the wrong function teach nothing', async ({ call, bench, meter }) => {
+  const page = await call('Old Bakery');
+  await toTheMeter(page);
+  await pair(page, meter);
+  await expect(next(page)).toContainText('armed');
+  const entries = await evidence(page).getByRole('listitem').count();
+  // They hang: what couples in wanders, and is not taken.
+  await hang(bench);
+  await bench.waitForTimeout(4500);
+  await expect(next(page)).toContainText('armed');
+  // On the wrong point: a dead wire there is not taken by itself for the one that is asked about.
+  await probe(bench, 'R');
+  await bench.waitForTimeout(4500);
+  await expect(next(page).getByRole('button', { name: 'Take what it shows' })).toBeVisible();
+  // In the wrong function: said, and not even by force.
+  await choose(bench, 'Function of Meter 2', 'V DC');
+  await probe(bench, 'L1S');
+  await expect(next(page)).toContainText('wrong function: not taken');
+  await expect(next(page)).toContainText('Turn it to V AC or V AC, low impedance');
+  await expect(next(page).getByRole('button', { name: 'Take what it shows' })).toBeDisabled();
+  await page.locator('h1').click();
+  await page.keyboard.press('Space');
+  expect(await evidence(page).getByRole('listitem').count()).toBe(entries);
+  await expect(evidence(page)).not.toContainText('Meter 2');
+  // Turned to what it asks for, it is taken.
+  await choose(bench, 'Function of Meter 2', 'V AC');
+  await expect(evidence(page)).toContainText(/L1S–N: 12\d V, thermostat calls · Meter 2/);
+});
+
+test('two of a kind, one that goes, a bench that ends, and a wrong code: each is said, and nothing is lost', async ({
+  call,
+  bench,
+  meter,
+}) => {
+  const page = await call('Old Bakery');
+  await toTheMeter(page);
+  await pair(page, { ...meter, code: meter.code === '000000' ? '111111' : '000000' });
+  await expect(next(page)).toContainText('That is not the code.');
+  await next(page).getByRole('button', { name: 'Pair again' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Let a meter listen in' });
+  await dialog.getByLabel('Pairing code').fill('12');
+  await dialog.getByRole('button', { name: 'Pair', exact: true }).click();
+  await expect(dialog).toContainText('Six figures');
+  await dialog.getByLabel('Pairing code').fill(meter.code);
+  await dialog.getByRole('button', { name: 'Pair', exact: true }).click();
+  await expect(next(page)).toContainText('armed');
+  // Two of a kind: which of them answers is chosen, and the other one is listened to where it is said to be.
+  await instrument(bench, 'Meter 5').getByRole('button', { name: 'Switch on' }).click();
+  await expect(next(page).getByRole('group', { name: 'Which of them answers' })).toBeVisible();
+  await choose(page, 'Where Meter 5 is', 'L1 to N');
+  await probe(bench, 'L1', 'Meter 5');
+  await expect(evidence(page)).toContainText(/L1–N: 12\d V.*Meter 5/);
+  await next(page).getByRole('button', { name: 'Meter 5' }).click();
+  await instrument(bench, 'Meter 5').getByRole('button', { name: 'Switch off' }).click();
+  await expect(next(page)).toContainText('Meter 2');
+  await instrument(bench, 'Meter 2').getByRole('button', { name: 'Switch off' }).click();
+  await expect(next(page)).toContainText('none is switched on');
+  await instrument(bench, 'Meter 2').getByRole('button', { name: 'Switch on' }).click();
+  await expect(next(page)).toContainText('armed');
+  // The bench ends: what was taken stays, and one types on.
+  await meter.stop();
+  await expect(next(page)).toContainText('The instruments are gone');
+  await expect(bench.getByRole('alert')).toContainText('npm run meter');
+  await expect(evidence(page)).toContainText(/L1–N: 12\d V.*Meter 5/);
+  await next(page).getByRole('button', { name: 'Type it' }).click();
+  await next(page).getByRole('textbox').last().fill('121');
+  await next(page).getByRole('textbox').last().press('Enter');
+  await expect(evidence(page)).toContainText('L1S–N: 121 V');
+});
