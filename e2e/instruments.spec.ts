@@ -72,31 +72,25 @@ test('a whole call is played with the meter: keys for what is seen, the meter fo
   await page.keyboard.press('Space');
   await expect(evidence(page)).toContainText(/SEC–C: \d (m?)V/);
   await expect(suspects(page).first()).toContainText(/Transformer/);
-  // Whatever else is asked is answered: by a key, or by the probes where it says.
-  await expect(async () => {
-    const title = await next(page).locator('[data-instruction]').textContent();
-    if (/Proved/.test(title ?? '')) return;
-    const first = next(page).getByRole('group', { name: 'First' });
-    if (await first.isVisible()) await first.getByRole('button').first().click({ timeout: 1000 });
-    else {
-      const [, red, black] = /red (\S+), black (\S+)/.exec(title ?? '') ?? [];
-      const ohms = /[Oo]hms/.test(title ?? '');
-      if (red && black) await probe(bench, red);
-      else if (ohms) {
-        await choose(bench, 'Function of Meter 2', 'Ohms');
-        await choose(
-          bench,
-          'Meter 2 is put',
-          /primary/.test(title ?? '') ? 'transformer, primary' : 'transformer, secondary',
-        );
-      }
-      await bench.waitForTimeout(3500);
-      await page.keyboard.press('Space');
-    }
-    await expect(next(page)).toContainText('Proved', { timeout: 4000 });
-  }).toPass({ timeout: 110_000 });
-  await expect(suspects(page).first()).toContainText('proved');
+  // What condemns it is dead: the power goes off, here and at the machine, which follows.
+  await expect(next(page)).toContainText('Ohms, transformer, primary');
+  await meetNeeds(page, 'Next test', next(page).getByText('Take what it shows'));
+  await expect(bench.getByRole('group', { name: 'Power' }).getByRole('button', { name: 'off' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(next(page)).toContainText('wrong function: not taken');
+  await choose(bench, 'Function of Meter 2', 'Ohms');
+  await choose(bench, 'Meter 2 is put', 'transformer, primary');
+  await expect(evidence(page)).toContainText(/Ohms, transformer, primary: \d+(\.\d)? Ω is good.*Meter 2/);
+  await expect(next(page)).toContainText('transformer, secondary');
+  await choose(bench, 'Meter 2 is put', 'transformer, secondary');
+  await expect(next(page)).toContainText('OL: is it meant?');
+  await page.keyboard.press('Space');
+  await expect(evidence(page)).toContainText(/transformer, secondary: OL.*Meter 2/);
   await expect(suspects(page).first()).toContainText(/Transformer has an open secondary/);
+  await expect(suspects(page).first()).toContainText('proved');
+  await expect(next(page)).toContainText('Proved');
 });
 
 test('probes that hang, on the wrong point and in the wrong function teach nothing', async ({ call, bench, meter }) => {

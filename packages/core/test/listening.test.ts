@@ -26,7 +26,7 @@ describe('a reading is armed by a change, and taken when it stands', () => {
   test('what stands there when it is asked is not taken, however long it stands', () => {
     const state = played(CONTROL, times(40, 25.9));
     expect(state.heard).toEqual({ is: 'armed' });
-    expect(force(state)).toBe('25.90 Vac');
+    expect(force(state)).toEqual({ typed: '25.90 Vac' });
   });
 
   test('a flicker of the last digits is no change', () =>
@@ -145,6 +145,9 @@ describe('what nobody foretells waits for a look at the probes', () => {
   ])('%d V is %s', (value, is) =>
     expect(played(foretold, [...times(4, 0.3), ...times(9, value)]).heard).toMatchObject({ is }),
   );
+
+  test('what did not move and nobody foretells can be forced, and what speaks against it is said', () =>
+    expect(force(played(foretold, times(9, 118)))).toEqual({ typed: '118.00 Vac', why: 'unforeseen' }));
 
   test('a range is foretold where it meets what is', () =>
     expect(

@@ -94,12 +94,20 @@ function since(
   return last.length === HUNG && last.every(hung) && !hung(shown) && !ranging(shown) ? shown.at : changedAt;
 }
 
-/** What is taken when somebody says so: what stands there now, whatever it is; nothing where nothing can be read. */
-export function force({ wanted, recent, heard }: Listening): string | undefined {
-  if (heard.is === 'stands' || heard.is === 'doubtful') return heard.typed;
+/**
+ * What is taken when somebody says so: what stands there now, whatever it is, and what speaks against it; nothing where nothing
+ * can be read.
+ */
+export function force({
+  wanted,
+  recent,
+  heard,
+}: Listening): { readonly typed: string; readonly why?: Doubt } | undefined {
+  if (heard.is === 'stands' || heard.is === 'doubtful') return heard;
   const last = recent[recent.length - 1];
   if (!last || ranging(last) || !wanted.functions.includes(last.function)) return undefined;
-  return typedOf([last]);
+  const why = doubtOf(wanted, [last]);
+  return { typed: typedOf([last]), ...(why !== undefined && { why }) };
 }
 
 function judged(wanted: Wanted, recent: readonly Display[], changedAt: number): Heard {

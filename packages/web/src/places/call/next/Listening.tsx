@@ -41,6 +41,9 @@ interface Props {
 /** An instrument that shows nothing new for so long is silent, milliseconds. */
 const SILENT_AFTER = 2500;
 
+/** So long after it was asked a reading that did not change is not taken by force, milliseconds. */
+const TOO_SOON = 2500;
+
 /** Which instrument of a kind was meant last, by kind. */
 const meant = new Map<string, string>();
 
@@ -136,9 +139,21 @@ function OneInstrument({ wanted, instrument: { card, shown }, entry, busy, onTyp
   const listening = useListening(wanted, shown, busy, onTake);
   const last = shown[shown.length - 1];
   const silent = last === undefined || now - last.at > SILENT_AFTER;
-  const forced = silent ? undefined : force(listening);
-  useSpace(() => forced !== undefined && last && onTake(forced, last));
-  const said = silent ? SILENT : sayHeard(listening, last);
+  const [asked] = useState(() => Date.now());
+  // Whoever presses a moment too late means the reading before this one.
+  const tooSoon = listening.heard.is === 'armed' && now - asked < TOO_SOON;
+  const forced = silent || tooSoon ? undefined : force(listening);
+  const [warned, setWarned] = useState(false);
+  const takeIt = (): void => {
+    if (!forced || !last) return;
+    // Nothing moved, and nobody foretells it: it may be of the point before. It is asked once more.
+    if (listening.heard.is !== 'doubtful' && forced.why === 'unforeseen' && !warned) return setWarned(true);
+    onTake(forced.typed, last);
+  };
+  useSpace(takeIt);
+  const said = silent
+    ? SILENT
+    : { ...sayHeard(listening, last), ...(warned && listening.heard.is === 'armed' && DOUBTS.unforeseen) };
   return (
     <div className={styles.listening}>
       <Readout
@@ -159,7 +174,7 @@ function OneInstrument({ wanted, instrument: { card, shown }, entry, busy, onTyp
         </p>
       )}
       <div className={styles.buttons}>
-        <Button onClick={() => forced !== undefined && last && onTake(forced, last)} disabled={forced === undefined}>
+        <Button onClick={takeIt} disabled={forced === undefined}>
           Take what it shows
         </Button>
         <Button onClick={onType}>Type it</Button>
