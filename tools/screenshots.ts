@@ -4,12 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { choose, launch, signInToDemo } from './browser';
+import { startMeter } from './meter.mjs';
 import { startStack } from './stack.mjs';
 
 const OUT = join(import.meta.dirname, '../docs/screenshots');
 mkdirSync(OUT, { recursive: true });
 const folder = mkdtempSync(join(tmpdir(), 'zetalysis-shots-'));
 const stack = await startStack(folder);
+const meter = await startMeter(['--port', '0', '--machine', 'mobile library']);
 const browser = await launch();
 
 const shot = async (page: Page, name: string): Promise<void> => {
@@ -135,7 +137,6 @@ try {
   await page.locator('[data-suspect]').first().waitFor();
   await page.getByRole('button', { name: 'Damper opens: not seen' }).click();
   await page.locator('[data-state="front"][data-phase]').waitFor();
-  await shot(page, 'call-steam');
   await choose(page, 'Change the setup', 'low-water cut-off', 'A bypass that is on');
   await page.getByRole('region', { name: 'To put back' }).waitFor();
   await page.getByRole('button', { name: 'Danger', exact: true }).click();
@@ -155,11 +156,31 @@ try {
     .click();
   await page.locator('[data-suspect]').first().waitFor();
   await shot(page, 'call-mobile');
+  const bench = await browser.newPage();
+  await bench.goto(meter.address);
+  await choose(bench, 'Function of Meter 2', 'V DC');
+  await choose(bench, 'Red probe of Meter 2', 'B');
+  await page.evaluate(
+    ([address, code]) => localStorage.setItem('zetalysis.instruments', JSON.stringify({ address, code })),
+    [meter.address.replace('http', 'ws'), meter.code],
+  );
+  await page.reload();
+  await page.locator('[data-suspect]').first().waitFor();
+  await page
+    .locator('[data-ladder]')
+    .getByRole('button', { name: /^B[,.]/ })
+    .first()
+    .click();
+  await shot(page, 'meter');
+  await page.evaluate(() => localStorage.removeItem('zetalysis.instruments'));
+  await page.reload();
+  await page.locator('[data-suspect]').first().waitFor();
   await page.getByRole('button', { name: 'How you work' }).click();
   await page.getByRole('dialog', { name: 'How you work' }).waitFor();
   await shot(page, 'how-you-work');
 } finally {
   await browser.close();
+  await meter.stop();
   await stack.stop();
   rmSync(folder, { recursive: true, force: true });
 }

@@ -13,6 +13,16 @@ type Person = (typeof ROLES)[number];
 const PICTURE = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==';
 const PLAIN = { options: [], order: {} };
 const CORRECTION = { label: 'A', site: 'B', make: 'C', modelName: '', serial: '' };
+const CLAMP = {
+  kind: 'clamp',
+  title: 'Clamp 7',
+  serial: 'ZC-7',
+  classes: {},
+  calibrated: null,
+  due: null,
+  leadZero: null,
+  retired: false,
+};
 const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
 
 /** What is asked for: `:machine`, `:call` and `:photo` are there, the photo taken by the technician; `:none` is not. */
@@ -52,6 +62,10 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['GET', '/machines/:machine/contact', undefined, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine/contact', { customer: 'Q', telephone: '' }, 401, 200, 200, 200, 200],
   ['GET', '/machines/:none/contact', undefined, 401, 404, 404, 404, 404],
+  ['GET', '/instruments', undefined, 401, 200, 200, 200, 200],
+  ['POST', '/instruments', (person) => ({ ...CLAMP, serial: `ZC-${person}` }), 401, 403, 201, 201, 201],
+  ['PUT', '/instruments/:none', CLAMP, 401, 403, 404, 404, 404],
+  ['POST', '/instruments/:none/proofs', { when: 'before' }, 401, 404, 404, 404, 404],
   ['GET', '/calls', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/watch', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/:call', undefined, 401, 200, 200, 200, 200],

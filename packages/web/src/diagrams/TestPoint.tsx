@@ -95,7 +95,7 @@ export function pointName({
 }: Pick<Props, 'name' | 'net' | 'point' | 'own' | 'lifted'>): string {
   const where = point ? `, ${point.reach}${point.line ? ', line voltage' : ''}` : '';
   const there = net?.there?.differs ? `; here ${net.there.shows}` : '';
-  const stands = net ? `${net.state}; sound: ${net.good}${there}` : 'common';
+  const stands = net ? `${net.state}${net.good === '' ? '' : `; sound: ${net.good}`}${there}` : 'common';
   const measured = net?.measured === undefined ? '' : `; measured ${net.measured}`;
   return `${name}${own === undefined ? '' : `, here ${own}`}${where}. ${stands}${measured}${lifted ? '; its lead is lifted' : ''}`;
 }

@@ -156,16 +156,7 @@ function OneInstrument({ wanted, instrument: { card, shown }, entry, busy, onTyp
     : { ...sayHeard(listening, last), ...(warned && listening.heard.is === 'armed' && DOUBTS.unforeseen) };
   return (
     <div className={styles.listening}>
-      <Readout
-        state={said.state}
-        says={
-          <span title={card.serial}>
-            {card.title} <b>{said.says}</b>
-          </span>
-        }
-        digits={silent ? '– – –' : said.digits}
-        unit={said.unit}
-      />
+      <Readout state={said.state} says={<b>{said.says}</b>} digits={silent ? '– – –' : said.digits} unit={said.unit} />
       <Spark shown={shown} />
       <p className={styles.hint}>{said.hint}</p>
       {entry.problem !== undefined && (
@@ -200,18 +191,19 @@ function InRegister({ serial, title, when }: InRegisterProps) {
     mutationFn: (id: string) => http('POST /instruments/:id/proofs', { params: { id }, body: { when } }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['instruments'] }),
   });
-  if (!register) return null;
-  if (!known) return <p className={styles.hint}>{title} is not in the shop’s register: it counts as a usual one.</p>;
+  if (!register) return <p className={styles.hint}>{title}</p>;
+  if (!known) return <p className={styles.hint}>{title}, not in the shop’s register: it counts as a usual one.</p>;
   const proof = when === 'before' ? known.provedBefore : known.provedAfter;
   const due = calibrationDue(known.due, new Date().toISOString().slice(0, 10));
   return (
     <p className={styles.register}>
-      {due && <b>calibration due since {known.due} </b>}
+      {title}
+      {due && <b>, calibration due since {known.due}</b>}
       {known.kind === 'multimeter' && (
         <>
-          proved {when}: {proof ? hour.format(new Date(proof.at)) : 'not yet'}{' '}
+          , proved {when}: {proof ? hour.format(new Date(proof.at)) : 'not yet'}{' '}
           <Button tone="quiet" disabled={prove.isPending} onClick={() => prove.mutate(known.id)}>
-            Shown a live source
+            Proved now
           </Button>
         </>
       )}
@@ -264,7 +256,7 @@ function sayHeard({ heard, before, recent }: State, last: Display): Said {
         says: '◔ armed: waits',
         digits,
         unit,
-        hint: before === undefined ? '' : `Was ${digitsOf(before)} before you moved. 0, OL, ghosts: by Space or a tap.`,
+        hint: before === undefined ? '' : `Was ${digitsOf(before)}. 0, OL and ghosts: Space or a tap.`,
       };
     case 'settling':
       return { state: 'armed', says: '◔ settles', digits, unit, hint: 'Space or a tap takes it earlier.' };

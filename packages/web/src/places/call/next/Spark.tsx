@@ -1,7 +1,7 @@
 import type { Display } from '@zetalysis/core/instruments';
 
 const WIDTH = 300;
-const HEIGHT = 28;
+const HEIGHT = 20;
 const SECONDS = 10;
 
 /** What a display showed for the last ten seconds. */
