@@ -1,4 +1,11 @@
-import { benchTestOf, benchTestOfGauge, COMPONENT_TESTS, judgeMeasure, type Judged } from '../src/bench';
+import {
+  benchTestOf,
+  benchTestOfGauge,
+  benchTestsOfVolts,
+  COMPONENT_TESTS,
+  judgeMeasure,
+  type Judged,
+} from '../src/bench';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { viewOf } from '@zetalysis/core/presentation';
 import { TRAINED } from '@zetalysis/core/rules';
@@ -80,23 +87,71 @@ describe('a corrected reading is evidence with its width', () => {
 
 test('what a gauge shows is judged by a measure of its own dimension', () => {
   const known = FAMILIES.flatMap((family) => {
-    const { gauges, quantities } = profile(family);
+    const model = profile(family);
+    const { gauges, quantities } = model;
     return gauges.flatMap((g) => {
-      const bench = benchTestOfGauge(g.id);
+      const bench = benchTestOfGauge(model, g.id);
       return bench ? [{ name: `${family} ${g.id}`, bench, dimension: quantities[g.quantity]!.dimension }] : [];
     });
   });
   expect(known.length).toBeGreaterThan(30);
   for (const { name, bench, dimension } of known) {
     const measure = COMPONENT_TESTS.find((t) => t.id === bench.test)!.measures.find((m) => m.id === bench.measure)!;
-    expect([name, measure.dimension]).toEqual([name, dimension]);
+    // What is entered as it was read may be judged as a share of something else.
+    if (!bench.entersAsRead) expect([name, measure.dimension]).toEqual([name, dimension]);
     const reads = measure.asks.find((a) => a.id === bench.reads);
     expect([name, reads?.kind === 'number' && reads.dimension]).toEqual([name, dimension]);
     for (const [id, value] of Object.entries(bench.typed)) {
       const ask = measure.asks.find((a) => a.id === id);
-      expect([name, id, ask?.kind === 'choice' && ask.options.some((o) => o.id === value)]).toEqual([name, id, true]);
+      const says = ask?.kind === 'choice' ? ask.options.some((o) => o.id === value) : Number(value) > 0;
+      expect([name, id, says]).toEqual([name, id, true]);
     }
   }
+});
+
+describe('volts of a call are judged by what lies between the probes', () => {
+  const of = (family: string, red: string, black: string) => {
+    const model = profile(family);
+    return benchTestsOfVolts(model)[`${red} ${black}`];
+  };
+  test.each([
+    ['the rail behind its fuse is the transformer', 'furnace-condensing', 'R', 'C', 'transformer', 'secondary'],
+    ['the line', 'furnace-condensing', 'L1', 'N', 'line', 'volts'],
+    ['a limit', 'furnace-condensing', 'R', 'LI', 'closed-switch', 'drop'],
+    ['a wire', 'furnace-condensing', 'MV', 'GV', 'drop', 'joint'],
+    ['a coil', 'furnace-condensing', 'VT', 'VC', 'coil-24v', 'live'],
+    ['12 V at the board', 'mobile-furnace', 'B', 'CH', 'sail-and-12v', 'supply'],
+  ])('%s', (_, family, red, black, test, measure) =>
+    expect(of(family, red, black)).toMatchObject({ test, measure, entersAsRead: true }),
+  );
+
+  test('of every family each is a test of volts whose reading and known answers it asks', () => {
+    let found = 0;
+    for (const family of FAMILIES)
+      for (const [pair, { test, measure, reads, typed }] of Object.entries(benchTestsOfVolts(profile(family)))) {
+        const asked = COMPONENT_TESTS.find((t) => t.id === test)!.measures.find((m) => m.id === measure)!.asks;
+        const read = asked.find((a) => a.id === reads);
+        expect([family, pair, read?.kind === 'number' && read.dimension]).toEqual([family, pair, 'voltage']);
+        for (const id of Object.keys(typed))
+          expect([family, pair, asked.some((a) => a.id === id)]).toEqual([family, pair, true]);
+        found++;
+      }
+    expect(found).toBeGreaterThan(150);
+  });
+
+  test('between what nobody judges there is nothing', () =>
+    expect(of('furnace-condensing', 'R', 'MV')).toBeUndefined());
+
+  test('a draft is judged beside what makes its switch, steam beside what its limit is set to', () => {
+    expect(benchTestOfGauge(profile('furnace-condensing'), 'draft')).toMatchObject({
+      measure: 'margin',
+      typed: { make: '0.6' },
+    });
+    expect(benchTestOfGauge(profile('steam-intermittent-pilot'), 'steam-pressure')).toMatchObject({
+      test: 'pressure-limit',
+      typed: { setting: '1.5' },
+    });
+  });
 });
 
 test.each<[string, EventBody, string]>([

@@ -37,7 +37,7 @@ export function readGiven(
         problems[ask.id] = `Choose one of: ${ask.options.map(({ title }) => title).join('; ')}.`;
       continue;
     }
-    const read = readNumber(withUnit(text, ask), ask);
+    const read = readAsk(text, ask);
     if (read.ok) readings.set(ask.id, read.value);
     else problems[ask.id] = read.message;
   }
@@ -84,6 +84,9 @@ function warmthOf(kelvin: number | undefined, said: string | undefined): Uncerta
   return { value: celsius + CELSIUS, u: within };
 }
 
+/** Reads what was typed for one number; a bare one is in the unit that stands behind its field. */
+export const readAsk = (text: string, ask: NumberAsk): Parsed<Reading> => readNumber(withUnit(text, ask), ask);
+
 /** What an instrument shows may be open or unsteady; what stands on a plate is one number, and may be larger. */
 function readNumber(text: string, { instrument, dimension }: NumberAsk): Parsed<Reading> {
   if (instrument !== undefined) return parseReading(text, dimension);
@@ -91,6 +94,5 @@ function readNumber(text: string, { instrument, dimension }: NumberAsk): Parsed<
   return read.ok ? { ok: true, value: { kind: 'value', ...read.value } } : read;
 }
 
-/** A bare number is in the unit that stands behind its field. */
 const withUnit = (text: string, { unit }: NumberAsk): string =>
   endsInUnit(text) || unit === '' ? text : `${text} ${unit}`;

@@ -12,6 +12,8 @@ export interface BenchTest {
   readonly limits?: Limits;
   /** What is typed as the reading. */
   readonly reads: string;
+  /** The call gets what was read: what it was corrected by belongs to the judgement alone. */
+  readonly entersAsRead?: true;
 }
 
 const carbide = LIMITS['igniter-carbide'];

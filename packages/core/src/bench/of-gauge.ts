@@ -1,3 +1,5 @@
+import type { Model } from '../profile';
+import { formatNumber } from '../units';
 import type { BenchTest } from './of-dead-test';
 
 const inlet = (typed: BenchTest['typed']): BenchTest => ({
@@ -19,5 +21,35 @@ const OF: Readonly<Record<string, BenchTest>> = {
   'spark-gap': { test: 'spark', measure: 'gap', typed: {}, reads: 'in' },
 };
 
+const INCH_OF_WATER = 249.089;
+const PSI = 6894.757;
+
 /** How the Bench judges a gauge; nothing for one that it has no test of. */
-export const benchTestOfGauge = (gauge: string): BenchTest | undefined => OF[gauge];
+export const benchTestOfGauge = (model: Model, gauge: string): BenchTest | undefined =>
+  OF[gauge] ?? bySwitch(model, gauge);
+
+/** A draft beside what makes its switch; steam beside what its limit is set to. */
+function bySwitch({ gauges, parts, quantities }: Model, id: string): BenchTest | undefined {
+  const gauge = gauges.find((g) => g.id === id);
+  if (!gauge) return undefined;
+  const { id: measured } = quantities[gauge.quantity]!;
+  const air = parts.find((p) => p.safety === 'air-proof' && [...p.senses.values()].includes(gauge.quantity));
+  if (air && measured.includes('draft'))
+    return {
+      test: 'air-proof',
+      measure: 'margin',
+      typed: { make: formatNumber(Number(air.spec['closes-at']) / INCH_OF_WATER) },
+      reads: 'draft',
+      entersAsRead: true,
+    };
+  const limit = parts.find((p) => p.safety === 'steam-limit');
+  return limit && id === 'steam-pressure'
+    ? {
+        test: 'pressure-limit',
+        measure: 'point',
+        typed: { setting: formatNumber(Number(limit.spec['opens-at']) / PSI) },
+        reads: 'read',
+        entersAsRead: true,
+      }
+    : undefined;
+}

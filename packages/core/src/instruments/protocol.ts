@@ -1,3 +1,4 @@
+import type { Setup } from '../simulation';
 import { FUNCTION_IDS, type FunctionId, factsOf, INSTRUMENT_KINDS, type InstrumentKind } from './functions';
 
 /**
@@ -20,15 +21,7 @@ export interface InstrumentCard {
 }
 
 /** How a simulated appliance stands; a real one is where the technician is. */
-export interface MachineSetup {
-  readonly power: boolean;
-  readonly gas: boolean;
-  readonly heatCall: boolean;
-  readonly unplugged: readonly string[];
-  readonly bypassed: readonly string[];
-  readonly actions: readonly string[];
-  readonly apart: readonly string[];
-}
+export type MachineSetup = Required<Setup>;
 
 /** From an adapter. */
 export type FromInstruments =

@@ -13,6 +13,7 @@ import { type CondemningReading, condemningOf, tripsAfter } from './condemning';
 import { type CordView, cordView } from './cord-view';
 import { explain } from './explain';
 import { type LadderView, ladderView } from './ladder-view';
+import { type OldAndNew, oldAndNew } from './old-and-new';
 import { type LogLine, logOf } from './log-view';
 import { observationWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
@@ -69,6 +70,8 @@ export interface CallView {
   readonly carry: readonly (Carried & { readonly why: string })[];
   /** What condemned the part that was repaired, and how that reads since. */
   readonly condemning: CondemningReading | undefined;
+  /** What was read before a repair beside what is read since. */
+  readonly oldAndNew: readonly OldAndNew[];
   /** The round of the likeliest suspect that goes off and on again. */
   readonly cycle: { readonly words: string; readonly period: Millis } | undefined;
   /** How long what opened the repaired safeties takes to open them again, minutes by the model; nothing where it does not. */
@@ -189,6 +192,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     telephone: Object.fromEntries(state.telephone),
     carry: partsToCarry(engine, assessment).map((c) => ({ ...c, why: inBrief(c.words) })),
     condemning: condemningOf(engine, state, assessment, options),
+    oldAndNew: oldAndNew(engine, state, options),
     cycle: cycleOf(engine, state, assessment),
     tripsAfter: tripsAfter(engine, state),
     unproved: unprovedOf(engine, state, options),

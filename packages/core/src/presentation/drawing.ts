@@ -1,4 +1,4 @@
-import { type BenchTest, benchTestOf, benchTestOfGauge } from '../bench';
+import { type BenchTest, benchTestOf, benchTestOfGauge, benchTestsOfVolts } from '../bench';
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, jointsOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
@@ -44,6 +44,8 @@ export interface Drawing {
     /** How its passages are judged on the Bench, by the name of the passage. */
     readonly bench: Readonly<Record<string, BenchTest>>;
   }[];
+  /** How volts are judged on the Bench, by the points of the probes, red first: `R C`. */
+  readonly volts: Readonly<Record<string, BenchTest>>;
   /** What can hurt where somebody measures. */
   readonly hazards: Hazards;
   /** What entries mean to the rules. */
@@ -136,7 +138,7 @@ export function drawingOf(model: Model): Drawing {
       title: g.title,
       how: g.how,
       dimension: model.quantities[g.quantity]!.dimension,
-      bench: benchTestOfGauge(g.id),
+      bench: benchTestOfGauge(model, g.id),
     })),
     parts: model.parts
       .filter((p) => p.kind.nature !== 'connector' && !p.testOnly)
@@ -151,6 +153,7 @@ export function drawingOf(model: Model): Drawing {
           }),
         ),
       })),
+    volts: benchTestsOfVolts(model),
     hazards: hazardsOf(model),
     meanings: meaningsOf(model),
     plugs: model.plugs.map(({ id, title }) => ({ id, title })),

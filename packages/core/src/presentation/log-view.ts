@@ -128,7 +128,7 @@ function judgedWords(
   reader: LogReader,
 ): string {
   const width = u > 0 && ` ± ${widthWords(u, readingValue(reading), reading.dimension, reader.units)}`;
-  return `${words}${width || ''}, corrected: ${verdict}`;
+  return width ? `${words}${width}, corrected: ${verdict}` : `${words}, judged: ${verdict}`;
 }
 
 /** The judgement on a reading of a component by itself; `asWhole` when it says the reading too. */

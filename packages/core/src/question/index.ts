@@ -3,7 +3,7 @@
  * which part it is about.
  */
 export { answered, type AnswerForm } from './answer-form';
-export { bodyOf, meansFields, name, oneOf } from './body-fields';
+export { bodyOf, meansFields, name, oneOf, readingFields } from './body-fields';
 export type { Complaint } from './complaint';
 export { askedKey, type Evidence, type EvidenceItem } from './evidence';
 export { type Fit, likelihood, type Scale } from './fit';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { type BenchTest, COMPONENT_TESTS, isAnswered, judgeMeasure } from '@zetalysis/core/bench';
+import { type BenchTest, COMPONENT_TESTS, isAnswered, judgeMeasure, readAsk } from '@zetalysis/core/bench';
 import { sayJudged } from '@zetalysis/core/presentation';
-import { formatReading, parseReading, type Reading, type UnitSystem } from '@zetalysis/core/units';
+import { formatReading, type Reading, type UnitSystem } from '@zetalysis/core/units';
 import { useMeasuredWith, withLeads } from '../instruments/mine';
 import { Dialog } from '../kit/Dialog';
 import { AskForm } from './AskForm';
@@ -48,9 +48,10 @@ export default function JudgeTest({ title, bench, units, begun, onJudged, onClos
   const view = sayJudged(measure, judged, units);
   const asks = measure.asks.filter((a) => isAnswered(a.when, (id) => typed[id]));
   const { verdict } = judged;
-  const raw = parseReading(typed[bench.reads] ?? '', measure.dimension);
+  const read = measure.asks.find((a) => a.id === bench.reads);
+  const raw = readAsk(typed[bench.reads] ?? '', read as Extract<typeof read, { kind: 'number' }>);
   const reading: Reading | undefined =
-    raw.ok && raw.value.kind === 'open'
+    raw.ok && (raw.value.kind === 'open' || bench.entersAsRead)
       ? raw.value
       : judged.x && measure.dimension && { kind: 'value', value: judged.x.value, dimension: measure.dimension };
   const enter = (): void => {
@@ -59,7 +60,7 @@ export default function JudgeTest({ title, bench, units, begun, onJudged, onClos
     onJudged({
       reading,
       typed: formatReading(reading, units),
-      judged: { test: test.id, measure: measure.id, verdict, u: judged.x?.u ?? 0, given },
+      judged: { test: test.id, measure: measure.id, verdict, u: bench.entersAsRead ? 0 : (judged.x?.u ?? 0), given },
     });
   };
   return (

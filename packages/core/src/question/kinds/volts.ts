@@ -4,7 +4,7 @@ import { AS_IT_STANDS, type Model, type NetIndex, type PhaseIndex } from '../../
 import { ASSUMED } from '../../standards';
 import { capital, type Reading } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
-import { bodyOf, name, oneOf, readingFields } from '../body-fields';
+import { bodyOf, judgedFields, name, oneOf, readingFields } from '../body-fields';
 import { fitVolts, sameVolts } from '../fit-volts';
 import { type Dial, type MeterRange, NOTHING_MORE, type Place } from '../messages';
 import {
@@ -60,6 +60,7 @@ const body = bodyOf('volts', {
   meter: t.Optional(oneOf(['high-impedance', 'low-impedance'] as const)),
   function: t.Optional(oneOf(METER_FUNCTIONS)),
   ...readingFields,
+  ...judgedFields,
   ...momentFields,
 });
 

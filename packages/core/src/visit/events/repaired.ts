@@ -1,6 +1,6 @@
 import * as t from '@sinclair/typebox';
 import { findPart, replacedWith, unknownName } from '../../profile';
-import { bodyOf, name } from '../../question';
+import { bodyOf, name, readingFields } from '../../question';
 import { words } from '../fields';
 import type { EventKind } from './event-kind';
 
@@ -9,6 +9,8 @@ const body = bodyOf('repaired', {
   action: words,
   /** The new part was measured good before it was fitted. */
   measured: t.Optional(t.Boolean()),
+  /** What the new part read then: it stands beside what the old one read. */
+  reads: t.Optional(t.Object(readingFields)),
   /** It was a guess: the part that was there before is in again. */
   old: t.Optional(t.Boolean()),
   /** What it is called, and the lists of proof it touches, for readers that do not know the profile. */

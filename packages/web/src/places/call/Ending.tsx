@@ -21,6 +21,26 @@ export function Ending({ view, late, onRecord, onClose, onCloseAgain, onReopen, 
   return (
     <section className={styles.ending} aria-label="Record">
       {view.recordWords !== undefined && <p>{view.recordWords}</p>}
+      {view.oldAndNew.length > 0 && (
+        <table className={styles.beside} aria-label="Old beside new">
+          <thead>
+            <tr>
+              <th scope="col">Read</th>
+              <th scope="col">old</th>
+              <th scope="col">new</th>
+            </tr>
+          </thead>
+          <tbody>
+            {view.oldAndNew.map(({ title, old, now }) => (
+              <tr key={title}>
+                <th scope="row">{title}</th>
+                <td>{old}</td>
+                <td>{now}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
       {view.closed ? (
         <Reopen late={late} onCloseAgain={onCloseAgain} onReopen={onReopen} />
       ) : (

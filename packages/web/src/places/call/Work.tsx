@@ -1,6 +1,7 @@
 import { Checkbox } from 'antd';
 import { useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
+import { parseReading } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
@@ -41,14 +42,26 @@ export const Work = ({ call, drawing, view, onBody, onLog }: Props) => (
 function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog'>) {
   const [part, setPart] = useState<string>();
   const [measured, setMeasured] = useState(false);
+  const [reads, setReads] = useState('');
   const [problem, setProblem] = useState<string>();
   const chosen = part ?? view.suspects[0]?.part;
+  const dimension = chosen !== undefined && drawing.words.capacitors.includes(chosen) ? 'capacitance' : 'resistance';
+  const isRead = measured && (drawing.parts.find((p) => p.id === chosen)?.branches.length ?? 0) > 0;
   const repaired = (): void => {
     if (chosen === undefined) return setProblem('Choose the part that was repaired.');
+    const read = isRead && reads.trim() !== '' ? parseReading(reads, dimension) : undefined;
+    if (read && !read.ok) return setProblem(read.message);
     setProblem(undefined);
-    onBody({ type: 'repaired', part: chosen, action: '', measured });
+    onBody({
+      type: 'repaired',
+      part: chosen,
+      action: '',
+      measured,
+      ...(read?.ok && { reads: { reading: read.value, typed: reads.trim() } }),
+    });
     setPart(undefined);
     setMeasured(false);
+    setReads('');
   };
   const putBack = (): void => {
     if (chosen === undefined) return setProblem('Choose the part of which the old one is in again.');
@@ -68,6 +81,14 @@ function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog'>) {
       <Checkbox checked={measured} onChange={(e) => setMeasured(e.target.checked)}>
         new part measured good before fitting
       </Checkbox>
+      {isRead && (
+        <Field
+          label={dimension === 'capacitance' ? 'The new one reads, µF' : 'The new one reads, ohms'}
+          maxLength={40}
+          value={reads}
+          onChange={setReads}
+        />
+      )}
       <Button onClick={repaired}>Repaired: try again</Button>
       <Button onClick={putBack}>Old part in again</Button>
       <Problem words={problem} />

@@ -50,12 +50,16 @@ export function JudgeIt({ subject, begun, onBody }: Props) {
 
 /** What is judged, and how; nothing where the Bench has no test of it. */
 function judged(
-  { gauges, parts }: Drawing,
-  { type, gauge, part, branch }: Subject,
+  { gauges, parts, volts }: Drawing,
+  { type, gauge, part, branch, red, black }: Subject,
 ): { readonly title: string; readonly bench: BenchTest } | undefined {
   if (type === 'gauge') {
     const known = gauges.find((g) => g.id === gauge);
     return known?.bench && { title: known.title, bench: known.bench };
+  }
+  if (type === 'volts') {
+    const bench = volts[`${red} ${black}`] ?? volts[`${black} ${red}`];
+    return bench && { title: `Volts ${red}–${black}`, bench };
   }
   if (type !== 'ohms' && type !== 'farads') return undefined;
   const known = parts.find((p) => p.id === part);

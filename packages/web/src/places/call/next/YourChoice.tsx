@@ -65,7 +65,7 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
         />
       </ByMeter>
       <div className={styles.also}>
-        <JudgeIt subject={subjectOf(form.dimension, probes, at)} begun={entry.text} onBody={onBody} />
+        <JudgeIt subject={subjectOf(form.dimension, probes, at, view.at)} begun={entry.text} onBody={onBody} />
         {form.dimension === 'resistance' && <OnlyABeeper part={probes[0]!} branch={probes[1]} onBody={onBody} />}
         {form.dimension === 'voltage' && form.unit === undefined && (
           <OnlyALamp red={at[0]!} black={at[1]} phase={view.at} onBody={onBody} />
@@ -91,8 +91,13 @@ export function YourChoice({ probes, view, tests, entry, onBack, onBody, onLifte
 }
 
 /** What an entry about it would be about. */
-function subjectOf(dimension: string, [first, second]: readonly string[], at: readonly string[]) {
-  if (at.length > 0) return { type: 'volts' };
+function subjectOf(
+  dimension: string,
+  [first, second]: readonly string[],
+  [red, black]: readonly string[],
+  phase: string,
+) {
+  if (red !== undefined) return { type: 'volts', red, black, phase };
   if (dimension === 'resistance') return { type: 'ohms', part: first, ...(second !== undefined && { branch: second }) };
   return dimension === 'capacitance' ? { type: 'farads', part: first } : { type: 'gauge', gauge: first };
 }
