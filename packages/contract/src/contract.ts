@@ -1,6 +1,7 @@
 import { calls } from './calls';
 import type { AnyEndpoint, Replied, Sent } from './endpoint';
 import { instruments } from './instruments';
+import { limits } from './limits';
 import { machines } from './machines';
 import { people } from './people';
 import { photos } from './photos';
@@ -9,7 +10,7 @@ import { session } from './session';
 import { shop } from './shop';
 
 /** Every endpoint, by resource. */
-export const CONTRACT = { session, people, shop, profiles, machines, instruments, calls, photos } as const;
+export const CONTRACT = { session, people, shop, profiles, machines, instruments, limits, calls, photos } as const;
 
 /** Without what is not sent. */
 type Given<S> = { readonly [K in keyof S as S[K] extends undefined ? never : K]: S[K] };
@@ -35,6 +36,7 @@ export interface Contract
     Exchanges<typeof profiles>,
     Exchanges<typeof machines>,
     Exchanges<typeof instruments>,
+    Exchanges<typeof limits>,
     Exchanges<typeof calls>,
     Exchanges<typeof photos> {}
 

@@ -15,6 +15,7 @@ export {
 } from './calls';
 export type { AnyEndpoint, Replied, Sent } from './endpoint';
 export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';
+export { limitFields, limits, type Limit, type NewLimit } from './limits';
 export {
   type Contact,
   contactFields,

@@ -9,6 +9,7 @@ import { inBrief, notFound, problemHandler } from './http/problem';
 import { callRoutes } from './features/calls/routes';
 import { Calls } from './features/calls/service';
 import { instrumentRoutes } from './features/instruments/routes';
+import { limitRoutes } from './features/limits/routes';
 import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
 import { peopleRoutes } from './features/people/routes';
@@ -60,7 +61,16 @@ export function createApp(options: AppOptions): Express {
   app.use('/api', sessions(sequelize, { secret: sessionSecret, secureCookies }));
   app.use(sessionRoutes(passwordLimits(sequelize, sessionSecret), sessionSecret));
   app.use(
-    ['/api/people', '/api/shop', '/api/profiles', '/api/machines', '/api/calls', '/api/photos', '/api/instruments'],
+    [
+      '/api/people',
+      '/api/shop',
+      '/api/profiles',
+      '/api/machines',
+      '/api/calls',
+      '/api/photos',
+      '/api/instruments',
+      '/api/limits',
+    ],
     signedIn,
   );
   app.use(peopleRoutes());
@@ -70,6 +80,7 @@ export function createApp(options: AppOptions): Express {
   app.use(callRoutes(new Calls(profiles)));
   app.use(photoRoutes());
   app.use(instrumentRoutes());
+  app.use(limitRoutes());
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);

@@ -4,6 +4,7 @@ export { judgeDeadTest } from './judge';
 export { type Because, type Judged, judgeMeasure, type Limits, type Surroundings, type Whose } from './judge-test';
 export type { Judgement, JudgementMessage } from './judgement';
 export { type Limit, LIMITS, ofBook } from './limits';
+export { KEPT_FIELDS, type KeptField, readLimits, unitOfMeasure } from './read-limits';
 export { judgeSparkGap } from './spark-gap';
 export { type Ask, type ComponentTest, isAnswered, type Measure, type Verdict } from './spec';
 export { type BenchTest, benchTestOf } from './of-dead-test';

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { defineCalls } from '../features/calls/model';
 import { defineInstruments } from '../features/instruments/model';
+import { defineLimits } from '../features/limits/model';
 import { defineMachines } from '../features/machines/model';
 import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
@@ -16,4 +17,5 @@ export function defineModels(sequelize: Sequelize): void {
   definePhotos(sequelize);
   defineShop(sequelize);
   defineInstruments(sequelize);
+  defineLimits(sequelize);
 }

@@ -23,6 +23,7 @@ const CLAMP = {
   leadZero: null,
   retired: false,
 };
+const LIMIT = { test: 'coil-24v', measure: 'dead', typed: '13.5-16.5', source: '' };
 const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
 
 /** What is asked for: `:machine`, `:call` and `:photo` are there, the photo taken by the technician; `:none` is not. */
@@ -66,6 +67,9 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['POST', '/instruments', (person) => ({ ...CLAMP, serial: `ZC-${person}` }), 401, 403, 201, 201, 201],
   ['PUT', '/instruments/:none', CLAMP, 401, 403, 404, 404, 404],
   ['POST', '/instruments/:none/proofs', { when: 'before' }, 401, 404, 404, 404, 404],
+  ['GET', '/limits', undefined, 401, 200, 200, 200, 200],
+  ['PUT', '/limits', { ...LIMIT, machine: null, field: 'shop' }, 401, 403, 403, 200, 200],
+  ['PUT', '/limits', { ...LIMIT, machine: v7(), field: 'plate' }, 401, 403, 404, 404, 404],
   ['GET', '/calls', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/watch', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/:call', undefined, 401, 200, 200, 200, 200],

@@ -1,11 +1,22 @@
 import { useState } from 'react';
-import { type BenchTest, COMPONENT_TESTS, isAnswered, judgeMeasure, readAsk } from '@zetalysis/core/bench';
+import {
+  type BenchTest,
+  COMPONENT_TESTS,
+  isAnswered,
+  judgeMeasure,
+  readAsk,
+  readLimits,
+  unitOfMeasure,
+} from '@zetalysis/core/bench';
 import { sayJudged } from '@zetalysis/core/presentation';
 import { formatReading, type Reading, type UnitSystem } from '@zetalysis/core/units';
 import { useMeasuredWith, withLeads } from '../instruments/mine';
 import { Dialog } from '../kit/Dialog';
 import { AskForm } from './AskForm';
 import { Band } from './Band';
+import { Counted } from './Counted';
+import { KeepLimits } from './KeepLimits';
+import { useKeptLimits } from './kept-limits';
 import styles from './JudgeTest.module.css';
 import { SetUp } from './SetUp';
 import { VerdictMark } from './VerdictMark';
@@ -26,6 +37,8 @@ interface JudgedReading {
 interface Props {
   readonly title: string;
   readonly bench: BenchTest;
+  /** Of which machine; nothing where it is in no register. */
+  readonly machine: string | undefined;
   readonly units: UnitSystem;
   /** What the field had in it when this was opened. */
   readonly begun: string;
@@ -34,15 +47,21 @@ interface Props {
 }
 
 /** A component test inside a call: leads, warmth and limits of this machine; what is judged becomes evidence. */
-export default function JudgeTest({ title, bench, units, begun, onJudged, onClose }: Props) {
+export default function JudgeTest({ title, bench, machine, units, begun, onJudged, onClose }: Props) {
   const test = COMPONENT_TESTS.find((t) => t.id === bench.test)!;
   const measure = test.measures.find((m) => m.id === bench.measure)!;
   const used = useMeasuredWith();
   const [own, setTyped] = useState<Readonly<Record<string, string>>>({ ...bench.typed, [bench.reads]: begun });
   // The ohms of the leads are known where the register has them.
   const typed = withLeads(measure, used.leadZero, own);
+  const kept = useKeptLimits(machine);
+  const [limits, setLimits] = useState<Readonly<Record<string, string>>>({});
+  const otherLimits = { ...kept.typed(test.id, measure.id), ...limits };
+  const others = readLimits(measure, otherLimits);
   const { judged, problems } = judgeMeasure(measure, typed, {
     limits: bench.limits,
+    ...others.around,
+    ...(others.around.limits === undefined && { limits: bench.limits }),
     instruments: used.instruments,
   });
   const view = sayJudged(measure, judged, units);
@@ -88,10 +107,26 @@ export default function JudgeTest({ title, bench, units, begun, onJudged, onClos
             </p>
           </section>
           {view.band && <Band band={view.band} words={`${view.value}: ${view.word}`} />}
-          {view.limits && (
-            <p className="fine">
-              Counted: {view.limits.whose}. Good {view.limits.good}, marginal {view.limits.marginal}
-            </p>
+          {measure.dimension && (
+            <Counted
+              counted={view.limits?.whose}
+              good={view.limits?.good}
+              marginal={view.limits?.marginal}
+              unit={unitOfMeasure(measure) === '' ? '' : `, ${unitOfMeasure(measure)}`}
+              typed={otherLimits}
+              problems={others.problems}
+              onType={(id, value) => setLimits({ ...limits, [id]: value })}
+            >
+              {machine !== undefined && (
+                <KeepLimits
+                  fields={['plate', 'own']}
+                  machine={machine}
+                  test={test.id}
+                  measure={measure.id}
+                  typed={{ ...limits, source: limits['source'] ?? '' }}
+                />
+              )}
+            </Counted>
           )}
           <SetUp measure={measure} />
         </div>

@@ -14,7 +14,7 @@ import { render } from './render';
 
 const file = 'furnace-condensing.yaml';
 const drawing = drawingOf(loadProfile(readFileSync(join(__dirname, '../../../../profiles', file), 'utf8'), file));
-const appliance = { drawing, wires: {}, units: 'us' } as const;
+const appliance = { drawing, wires: {}, units: 'us', machine: undefined } as const;
 
 const IGNITER = {
   kind: 'reading',

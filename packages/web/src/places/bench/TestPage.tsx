@@ -6,6 +6,8 @@ import {
   judgeMeasure,
   type Judged,
   type Measure,
+  readLimits,
+  unitOfMeasure,
 } from '@zetalysis/core/bench';
 import { sayJudged } from '@zetalysis/core/presentation';
 import type { Me } from '@zetalysis/contract';
@@ -17,9 +19,10 @@ import { Empty } from '../../kit/Empty';
 import { Page } from '../../kit/Page';
 import { AskForm } from '../../judging/AskForm';
 import { Band } from '../../judging/Band';
-import { Counted } from './Counted';
+import { Counted } from '../../judging/Counted';
+import { KeepLimits } from '../../judging/KeepLimits';
+import { useKeptLimits } from '../../judging/kept-limits';
 import { SetUp } from '../../judging/SetUp';
-import { readSurroundings } from './surroundings';
 import styles from './TestPage.module.css';
 import { under, useTyped } from './use-typed';
 import { VerdictMark } from '../../judging/VerdictMark';
@@ -35,11 +38,12 @@ export default function TestPage({ me }: { me: Me }) {
 function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
   const { typed, set, clear } = useTyped();
   const used = useMeasuredWith();
+  const kept = useKeptLimits(undefined);
   const measure = test.measures.find((m) => m.id === typed['m']) ?? test.measures[0]!;
   const judgedOf = (m: Measure) => {
     // The ohms of the leads are known where the register has them.
     const own = withLeads(m, used.leadZero, under(typed, m.id));
-    const read = readSurroundings(under(own, 'limits'), m.dimension, unitOf(m));
+    const read = readLimits(m, { ...kept.typed(test.id, m.id), ...under(own, 'limits') });
     const { judged, problems } = judgeMeasure(m, own, { ...read.around, instruments: used.instruments });
     const begun = m.asks.some((a) => (typed[`${m.id}.${a.id}`] ?? '') !== '');
     return { own, judged, problems, limits: read.problems, begun };
@@ -136,11 +140,21 @@ function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
                 counted={view.limits?.whose}
                 good={view.limits?.good}
                 marginal={view.limits?.marginal}
-                unit={unitOf(measure) === '' ? '' : `, ${unitOf(measure)}`}
-                typed={under(own, 'limits')}
+                unit={unitOfMeasure(measure) === '' ? '' : `, ${unitOfMeasure(measure)}`}
+                typed={{ ...kept.typed(test.id, measure.id), ...under(own, 'limits') }}
                 problems={limits}
                 onType={(name, value) => type(`limits.${name}`, value)}
-              />
+              >
+                {(me.role === 'lead' || me.role === 'admin') && (
+                  <KeepLimits
+                    fields={['shop']}
+                    machine={null}
+                    test={test.id}
+                    measure={measure.id}
+                    typed={under(own, 'limits')}
+                  />
+                )}
+              </Counted>
             )}
           </section>
         </div>
@@ -152,12 +166,6 @@ function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
     </Page>
   );
 }
-
-/** The unit in which a test's own reading is typed. */
-const unitOf = ({ asks, dimension }: Measure): string => {
-  const read = asks.find((a) => a.kind === 'number' && a.dimension === dimension);
-  return read?.kind === 'number' ? read.unit : '';
-};
 
 const about = (judged: Judged, measure: Measure): string =>
   judged.verdict !== 'repeat' && judged.about !== measure.about ? `This is about: ${judged.about}.` : '';

@@ -108,7 +108,10 @@ export function CallPage(props: Props) {
     onShow: looksOn ? undefined : (on: boolean) => note({ type: 'shown', on }),
     onTriage: () => setDialog('triage'),
   };
-  const appliance = useMemo(() => ({ drawing, wires, units }), [drawing, wires, units]);
+  const appliance = useMemo(
+    () => ({ drawing, wires, units, machine: machine?.id }),
+    [drawing, wires, units, machine?.id],
+  );
   return (
     <ApplianceProvider value={appliance}>
       <main className={styles.call} data-job={job} data-tapped={probes.length > 0 || undefined}>

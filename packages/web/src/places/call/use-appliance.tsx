@@ -9,6 +9,8 @@ interface Appliance {
   /** Names this machine has for its own points. */
   readonly wires: Wires;
   readonly units: UnitSystem;
+  /** The machine of the register, by its id. */
+  readonly machine: string | undefined;
 }
 
 const Context = createContext<Appliance | undefined>(undefined);

@@ -20,7 +20,7 @@ interface Props {
 
 /** A test of the Bench in its place: corrected, judged by this machine's limits, entered as evidence. */
 export function JudgeIt({ subject, begun, onBody }: Props) {
-  const { drawing, units } = useAppliance();
+  const { drawing, units, machine } = useAppliance();
   const [open, setOpen] = useState(false);
   const known = judged(drawing, subject);
   if (!known) return null;
@@ -34,6 +34,7 @@ export function JudgeIt({ subject, begun, onBody }: Props) {
           <JudgeTest
             title={known.title}
             bench={known.bench}
+            machine={machine}
             units={units}
             begun={begun}
             onClose={() => setOpen(false)}

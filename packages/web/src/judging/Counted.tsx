@@ -1,4 +1,5 @@
-import { Field } from '../../kit/Field';
+import type { ReactNode } from 'react';
+import { Field } from '../kit/Field';
 import styles from './Counted.module.css';
 
 interface Props {
@@ -10,10 +11,12 @@ interface Props {
   readonly typed: Readonly<Record<string, string>>;
   readonly problems: Readonly<Record<string, string>>;
   readonly onType: (id: string, value: string) => void;
+  /** What can be kept of it. */
+  readonly children?: ReactNode;
 }
 
 /** Which limits counted, and the fields for others: plate or sheet, the shop's, a known-good part, its own first value. */
-export function Counted({ counted, good, marginal, unit, typed, problems, onType }: Props) {
+export function Counted({ counted, good, marginal, unit, typed, problems, onType, children }: Props) {
   const field = (id: string, label: string, placeholder: string) => (
     <Field
       label={label}
@@ -43,6 +46,7 @@ export function Counted({ counted, good, marginal, unit, typed, problems, onType
         {field('shop', `The shop’s: good from – to${unit}`, '14-16')}
         {field('twin', `A known-good one of the same kind reads${unit}`, '15.2')}
         {field('own', `This very part read, when it was good${unit}`, '14.8')}
+        {children}
       </details>
     </section>
   );

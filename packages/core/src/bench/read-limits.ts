@@ -1,17 +1,26 @@
-import type { Surroundings } from '@zetalysis/core/bench';
-import { type Dimension, endsInUnit, parseReading } from '@zetalysis/core/units';
+import { endsInUnit, parseReading } from '../units';
+import type { Surroundings } from './judge-test';
+import type { Measure } from './spec';
 
-interface Read {
+interface ReadLimits {
   readonly around: Surroundings;
   readonly problems: Readonly<Record<string, string>>;
 }
 
+/** Whose limits may be kept: the shop's for all machines; of one machine its plate, and what its own part read when it was good. */
+export const KEPT_FIELDS = ['shop', 'plate', 'own'] as const;
+export type KeptField = (typeof KEPT_FIELDS)[number];
+
+/** The unit in which a test's own reading is typed; nothing where it has none. */
+export function unitOfMeasure({ asks, dimension }: Measure): string {
+  const read = asks.find((a) => a.kind === 'number' && a.dimension === dimension);
+  return read?.kind === 'number' ? read.unit : '';
+}
+
 /** Reads what was typed of other limits: ranges as `13.5-16.5`, or one end as `at least 20`, `at most 3`. */
-export function readSurroundings(
-  typed: Readonly<Record<string, string>>,
-  dimension: Dimension | undefined,
-  unit: string,
-): Read {
+export function readLimits(measure: Measure, typed: Readonly<Record<string, string>>): ReadLimits {
+  const { dimension } = measure;
+  const unit = unitOfMeasure(measure);
   const problems: Record<string, string> = {};
   const number = (id: string): number | undefined => {
     const text = typed[id]?.trim() ?? '';

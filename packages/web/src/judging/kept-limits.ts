@@ -1,0 +1,26 @@
+import { useQuery } from '@tanstack/react-query';
+import type { KeptField } from '@zetalysis/core/bench';
+import { http } from '../api/http';
+
+interface Kept {
+  /** What was kept for a measure, as it is typed: the shop's, and of the machine its plate and its own value. */
+  readonly typed: (test: string, measure: string) => Readonly<Partial<Record<KeptField | 'source', string>>>;
+}
+
+/** Limits that are kept with the shop, and with a machine where one is named. */
+export function useKeptLimits(machine: string | undefined): Kept {
+  const { data = [] } = useQuery({
+    queryKey: ['limits', machine ?? 'shop'],
+    queryFn: () => http('GET /limits', { query: machine === undefined ? {} : { machine } }),
+  });
+  return {
+    typed: (test, measure) => {
+      const those = data.filter((l) => l.test === test && l.measure === measure);
+      const plate = those.find((l) => l.field === 'plate');
+      return {
+        ...Object.fromEntries(those.map((l) => [l.field, l.typed])),
+        ...(plate && { source: [plate.source, plate.by].filter((w) => w !== '').join(', ') }),
+      };
+    },
+  };
+}
