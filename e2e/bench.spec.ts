@@ -161,3 +161,55 @@ test('the log of a meter: where to hang it, what is recognised, where it parts f
   await dialog.getByRole('button', { name: 'Into the call as evidence' }).click();
   await expect(evidence(page)).toContainText('R–C: 22 V');
 });
+
+test('volts are judged in a call; a plate is kept with its machine; the new part’s ohms stand beside the old one’s', async ({
+  call,
+}) => {
+  const page = await call('Quarry Road');
+  const next = page.getByRole('region', { name: 'Next test' });
+  const ladder = page.locator('[data-ladder]');
+  const dialog = page.getByRole('dialog');
+  await ladder
+    .getByRole('button', { name: /^R[,.]/ })
+    .first()
+    .click();
+  await next.getByRole('textbox').last().fill('25.9');
+  await next.getByRole('button', { name: /judge it/ }).click();
+  await expect(dialog.getByRole('region', { name: 'Judgement' })).toContainText('Repeat it');
+  await choose(page, 'Read', 'with all on');
+  await dialog.getByLabel('Volts of its primary').fill('118');
+  await expect(dialog.getByRole('region', { name: 'Judgement' })).toContainText('26.3 ± 0.51 V');
+  await dialog.getByRole('button', { name: 'Into the call as evidence' }).click();
+  // What was read goes into the call, not what it would be at the plate’s primary.
+  await expect(evidence(page)).toContainText(/R–C: 25.9 V, .*judged: good/);
+
+  const valve = ladder.getByRole('button', { name: /^gas valve($|,)/ }).last();
+  await valve.click();
+  await next.getByRole('button', { name: /judge it/ }).click();
+  await dialog.getByText('Other limits for this one').click();
+  await dialog.getByLabel(/^Plate or maker/).fill('plenty');
+  await dialog.getByRole('button', { name: 'Keep with this machine' }).click();
+  await expect(dialog.getByRole('alert').last()).toContainText('is not a reading');
+  await dialog.getByLabel(/^Plate or maker/).fill('14-16');
+  await dialog.getByLabel('Where it stands, and who read it').fill('sheet 12');
+  await dialog.getByRole('button', { name: 'Keep with this machine' }).click();
+  await expect(dialog.getByText('Kept.')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+  await next.getByRole('button', { name: /judge it/ }).click();
+  await expect(dialog.getByLabel(/^Plate or maker/)).toHaveValue('14-16');
+  await choose(page, 'Both ends off, nothing parallel?', /^yes/);
+  await dialog.getByLabel('Ohms', { exact: true }).fill('13.2');
+  await dialog.getByLabel('Temperature of the winding').fill('20 C');
+  await expect(dialog.getByRole('region', { name: 'Which limits counted' })).toContainText('sheet 12, imre');
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+
+  await page.getByText('Repaired, adjusted, photo').click();
+  await choose(page, 'Part repaired', 'gas valve');
+  await page.getByRole('checkbox', { name: /measured good before fitting/ }).check();
+  await page.getByLabel('The new one reads, ohms').fill('much');
+  await page.getByRole('button', { name: 'Repaired: try again' }).click();
+  await expect(page.getByRole('region', { name: 'Record' })).toContainText('is not a reading');
+  await page.getByLabel('The new one reads, ohms').fill('15.2');
+  await page.getByRole('button', { name: 'Repaired: try again' }).click();
+  await expect(page.getByRole('table', { name: 'Old beside new' })).toContainText('15.2 Ω before it was fitted');
+});
