@@ -1,13 +1,20 @@
-import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { CHROMIUM } from '../tools/browser';
-import { choose, entry, evidence, expect, job, menu, openCall, signIn, step, suspects, test } from './stack';
-
-const violations = async (page: Page): Promise<string[]> =>
-  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
-    (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
-  );
+import {
+  choose,
+  entry,
+  evidence,
+  expect,
+  job,
+  menu,
+  openCall,
+  signIn,
+  step,
+  suspects,
+  test,
+  violations,
+} from './stack';
 
 /** How much wider than its window a page is, pixels. */
 const excess = (page: Page): Promise<number> =>
@@ -25,6 +32,7 @@ const PLACES: readonly (readonly [string, string, RegExp])[] = [
     /Which limits counted/,
   ],
   ['a calculator', '/bench/calculators/copper?ohms=15&T=20+C&to=60+C', /Usual mistake/],
+  ['the register of instruments', '/bench/instruments', /ZM-2207/],
   ['an appliance', '/library/storage-water-heater?variant=one-shot-cutoff', /^Dead tests$/],
   ['a field card', '/library/pool-heat-pump/card', /Likeliest faults/],
 ];

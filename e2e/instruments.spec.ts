@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { startMeter } from '../tools/meter.mjs';
-import { choose, evidence, expect, meetNeeds, suspects, test as base } from './stack';
+import { choose, evidence, expect, meetNeeds, suspects, test as base, violations } from './stack';
 
 type Meter = Awaited<ReturnType<typeof startMeter>>;
 
@@ -14,11 +14,12 @@ const test = base.extend<{ meter: Meter; bench: Page }>({
   },
   // A window of its own: both are in sight, as the machine and the phone are.
   bench: async ({ browser, meter }, use) => {
-    const page = await browser.newPage({ reducedMotion: 'reduce' });
+    const context = await browser.newContext({ reducedMotion: 'reduce' });
+    const page = await context.newPage();
     await page.goto(meter.address);
     await expect(page.getByRole('heading', { name: 'Simulated instruments' })).toBeVisible();
     await use(page);
-    await page.close();
+    await context.close();
   },
 });
 
@@ -62,7 +63,9 @@ test('a whole call is played with the meter: keys for what is seen, the meter fo
   await pair(page, meter);
   await expect(next(page)).toContainText('armed');
   // Line voltage stands behind the switch: taken by itself.
+  expect(await violations(page), 'a call that listens').toEqual([]);
   await probe(bench, 'L1S');
+  expect(await violations(bench), 'the bench').toEqual([]);
   await expect(evidence(page)).toContainText(/L1S–N: 12\d V, thermostat calls · Meter 2/);
   await expect(next(page)).toContainText('red SEC, black C');
   // Nothing behind the transformer: that is said, and taken by a key only.

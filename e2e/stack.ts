@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { choose } from '../tools/browser';
 import { startStack } from '../tools/stack.mjs';
@@ -157,6 +158,12 @@ export async function closeAs(page: Page, ending: string, given: Readonly<Record
   await dialog.getByRole('button', { name: /^Close:/ }).click();
   await expect(dialog).toBeHidden();
 }
+
+/** What axe finds wrong on a page (WCAG 2.2 AA). */
+export const violations = async (page: Page): Promise<string[]> =>
+  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
+    (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+  );
 
 /** How the try ends, and what the status light shows. */
 export const ends = (page: Page, words: string) => choose(page, 'How the try ends', words);
