@@ -33,6 +33,9 @@ try {
   await register.getByRole('link', { name: /Mill Lane/ }).click();
   await page.locator('[data-ladder]').waitFor();
   await shot(page, 'machine');
+  await page.goto(`${stack.url}/bench`);
+  await page.getByText('Thermal regulator').first().waitFor();
+  await shot(page, 'bench');
   await page.goto(
     `${stack.url}/bench/tests/coil-24v?dead.iso=yes&dead.ohms=13.4&dead.Lz=0.2&dead.T=2+C&dead.book=15&live.ld=yes&live.volts=25.9`,
   );
@@ -155,7 +158,6 @@ try {
     .first()
     .click();
   await page.locator('[data-suspect]').first().waitFor();
-  await shot(page, 'call-mobile');
   const bench = await browser.newPage();
   await bench.goto(meter.address);
   await choose(bench, 'Function of Meter 2', 'V DC');

@@ -470,6 +470,9 @@ const TABLE: readonly (readonly [
     { state: 'on' },
     [
       [{ state: 'idle', primary: '118', secondary: '27.8' }, 28.27, 0.55, 'good'],
+      [{ state: 'idle', primary: '118', secondary: '6' }, undefined, undefined, 'repeat'],
+      [{ state: 'idle', primary: '118', secondary: '6', input: 'low' }, undefined, undefined, 'bad'],
+      [{ primary: '118', secondary: '6' }, undefined, undefined, 'bad'],
       [{ primary: '118', secondary: '25.9' }, 26.34, 0.51, 'good'],
       [{ primary: '104', secondary: '22.5' }, 25.96, 0.51, 'good'],
       [{ primary: '119', secondary: '20.8' }, 20.97, 0.41, 'marginal'],
@@ -498,6 +501,9 @@ const TABLE: readonly (readonly [
       [{ volts: '119.9' }, 119.9, 1.7, 'good'],
       [{ volts: '109' }, 109, 1.6, 'marginal'],
       [{ volts: '105.9' }, 105.9, 1.6, 'bad'],
+      // So few may only couple into an open wire, until a meter has loaded it.
+      [{ volts: '47' }, 47, undefined, 'repeat'],
+      [{ volts: '47', input: 'low' }, 47, undefined, 'bad'],
       [{ volts: '135' }, 135, 1.9, 'bad'],
       [{ volts: '238', nominal: '240' }, 238, undefined, 'good'],
       [{ volts: '0', fn: 'dc' }, undefined, undefined, 'repeat'],
@@ -970,3 +976,11 @@ test.each(BANDS)(
     if (broken) expect(verdicts(broken)).not.toContain('good');
   },
 );
+
+test('high up a fan makes less draft, and its switch does not know: what it would make at sea level is said', () => {
+  // 5000 ft: density ratio 0.8320 (ASHRAE standard atmosphere); 0.72 of 0.60 is 1.2 times, 1.44 at sea level.
+  const { notes, verdict } = judge('air-proof/margin', { make: '0.60', draft: '0.72', alt: '5000 ft' });
+  expect(verdict).toBe('good');
+  expect(notes.join()).toMatch(/0\.83 of the draft of sea level, where it would be 1\.44 times/);
+  expect(judge('air-proof/margin', { make: '0.60', draft: '0.72' }).notes).toEqual([]);
+});

@@ -14,7 +14,7 @@ import type { Dimension, Reading } from '@zetalysis/core/units';
 import { type CallEvent, type EventBody, reduceCall } from '@zetalysis/core/visit';
 import { FIRST_EPISODE } from '@zetalysis/core/simulation';
 import { findPart, type Model } from '@zetalysis/core/profile';
-import type { Observation } from '@zetalysis/core/question';
+import { kindOf, type Observation } from '@zetalysis/core/question';
 import { FAMILIES, profile } from './models';
 
 const deadTests = (model: Model) =>
@@ -83,6 +83,27 @@ describe('a corrected reading is evidence with its width', () => {
     expect(assess(0.4 * middle, 0.3)).toBeGreaterThan(assess(0.4 * middle, 8));
     expect(assess(middle, 0.3)).toBeLessThan(assess(middle, 8));
   });
+});
+
+test('a judged pressure is evidence with its width: a coarse gauge tells starved from sound less than a fine one', () => {
+  const model = profile('furnace-condensing');
+  const INCH = 249.089;
+  const gauge = model.gauges.findIndex((g) => g.id === 'gas-inlet');
+  const density = (expected: number, u?: number): number => {
+    const observation: Observation = {
+      kind: 'gauge',
+      gauge,
+      reading: { kind: 'value', value: 3 * INCH, dimension: 'pressure' },
+      ...(u !== undefined && { u }),
+    };
+    const prediction = { kind: 'number', value: expected, tolerance: 0.05, absent: false } as const;
+    return kindOf(observation).fit(model, observation, prediction, { top: 20 * INCH }, undefined).fit;
+  };
+  const starvedOverSound = (u?: number): number => density(3 * INCH, u) / density(7 * INCH, u);
+  expect(starvedOverSound(4 * INCH)).toBeLessThan(starvedOverSound(INCH));
+  expect(starvedOverSound(4 * INCH)).toBeGreaterThan(1);
+  // A fine one is no surer than a usual one: between the severities of a fault nothing is foretold.
+  expect(starvedOverSound(0.001 * INCH)).toBe(starvedOverSound());
 });
 
 test('what a gauge shows is judged by a measure of its own dimension', () => {

@@ -9,7 +9,7 @@ import type { Pairing } from './pairing';
 /** Whoever has not said the code after so long is sent away, milliseconds. */
 const PATIENCE = 10_000;
 /** More than this at once, and one of them is a mistake. */
-const MOST_LISTENERS = 20;
+const MOST_AT_ONCE = 20;
 
 export interface HubOptions {
   readonly adapter: Adapter;
@@ -71,7 +71,7 @@ export class Hub {
     const own = origin === `http://${host}`;
     const allowed = hands ? own : own || isLoopback(origin) || this.options.origins.includes(origin);
     const known = hands !== undefined || path === '/instruments';
-    if (!known || !allowed || !isLoopback(`http://${host}`) || this.listeners.size >= MOST_LISTENERS) {
+    if (!known || !allowed || !isLoopback(`http://${host}`) || this.sockets.clients.size >= MOST_AT_ONCE) {
       socket.end(`HTTP/1.1 ${known ? '403 Forbidden' : '404 Not Found'}\r\nConnection: close\r\n\r\n`);
       return;
     }

@@ -106,3 +106,11 @@ export const NOT_LOADED = {
   verdict: 'repeat',
   because: 'Without its load no current flows, and nothing is lost on the way. Connect it, call, and read again.',
 } as const;
+
+/** Whether the meter loads what it reads: what couples into an open wire is gone then. */
+export const INPUT = choice(
+  'input',
+  'The meter’s input is',
+  { high: 'high impedance', low: 'low impedance' },
+  { need: 'maybe' },
+);

@@ -1,4 +1,4 @@
-import type { Given, Measure } from './spec';
+import { type Given, isAnswered, type Measure } from './spec';
 import type { Uncertain, Zones } from './zones';
 
 /** Factors of a prefix that was not typed: k, M, m, µ. */
@@ -19,7 +19,12 @@ export function suspicious(measure: Measure, given: Given, x: Uncertain, zones: 
     if (ask.dimension === 'resistance' && ask.instrument && reading.kind === 'value' && reading.value < 0)
       return 'Less than nothing: read the tips together first, and take that off.';
   }
-  const { dimension } = measure;
+  const { dimension, ghosts } = measure;
+  if (ghosts && isAnswered(ghosts.when, given.choice) && given.choice('input') !== 'low') {
+    const volts = given.number(ghosts.of) ?? 0;
+    if (volts >= ghosts.from && volts <= ghosts.to)
+      return 'So few volts may only couple into an open wire. Read it again at low impedance.';
+  }
   if (dimension === 'resistance' || dimension === 'capacitance') {
     const inside = (value: number): boolean =>
       value >= (zones.marginal.from ?? 0) && value <= (zones.marginal.to ?? Infinity);

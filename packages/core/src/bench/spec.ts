@@ -114,6 +114,8 @@ export interface Measure {
   readonly wanders?: true;
   /** Line voltage is there. */
   readonly line?: true;
+  /** On an open wire a high-impedance meter shows what couples in: of which reading, from where to where, V. */
+  readonly ghosts?: { readonly of: string; readonly from: number; readonly to: number; readonly when?: Answered };
   readonly asks: readonly Ask[];
   readonly rows?: readonly Row[];
   readonly work?: (given: Given) => Worked | undefined;

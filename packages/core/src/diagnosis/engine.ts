@@ -42,7 +42,7 @@ import {
 import { answeredEarly, COUNTS, type Waiting, waitingFor } from './waiting';
 
 /** Changed whenever advice for the same evidence may change; calls pin it. */
-export const ENGINE_VERSION = '3.3.0';
+export const ENGINE_VERSION = '3.3.1';
 
 /** With more live hypotheses than this, tests that change the setup are not considered yet, */
 const MOST_FOR_INTERVENTION = 16;

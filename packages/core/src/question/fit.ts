@@ -53,6 +53,15 @@ export interface NumberError {
   readonly zero: number;
 }
 
+/**
+ * The error of a reading of which it is known how sure it is, half of the interval in which it lies: a coarse one says less. A fine
+ * one says no more than usual: between the severities of a fault nothing is foretold.
+ */
+export const knownError = (error: NumberError, u = 0): NumberError => ({
+  ...error,
+  floor: Math.max(error.floor, u / 2),
+});
+
 const numberSd = (value: number, tolerance: number, { floor, zero }: NumberError): number =>
   Math.hypot(floor, (value - zero) * Math.hypot(ASSUMED.numberReadWithin, tolerance));
 

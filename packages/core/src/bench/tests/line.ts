@@ -1,4 +1,4 @@
-import { choice, voltsAc } from '../asked';
+import { choice, INPUT, voltsAc } from '../asked';
 import type { ComponentTest, Worked } from '../spec';
 import { expanded } from '../uncertainty';
 import type { Work } from '../work';
@@ -43,7 +43,9 @@ export const LINE: ComponentTest = {
         choice('nominal', 'The line is', { '120': '120 V', '240': '240 V' }),
         choice('fn', 'The meter stands on', { ac: 'V ~', dc: 'V ⎓' }),
         voltsAc('volts', 'Volts', '119.9'),
+        INPUT,
       ],
+      ghosts: { of: 'volts', from: 5, to: 80 },
       rows: [
         {
           when: { fn: 'dc' },

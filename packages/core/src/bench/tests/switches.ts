@@ -2,6 +2,7 @@ import { choice, LEADS, LOADED, NOT_LOADED, ohms, plate, pressure, voltsAc, warm
 import type { ComponentTest, Worked } from '../spec';
 import { expanded, type InstrumentOfABag } from '../uncertainty';
 import { about, netOhms, shareOf, type Work } from '../work';
+import { airDensityRatio } from '../calculators';
 import { ofBook } from '../limits';
 
 /** What is across a contact from this share of the supply on: all of it, the contact is open. */
@@ -206,8 +207,22 @@ export const AIR_PROOF: ComponentTest = {
       setUp: 'gauge',
       how: 'Inducer running, warm. High up there is less draft; what makes the switch stays.',
       probes: { red: 'tee in the hose', across: 'manometer' },
-      asks: [pressure('draft', 'Draft', '0.72'), plate.pressure('make', 'It makes at (plate)', '0.60')],
-      work: (given) => ({ x: shareOf(given.measured('draft'), given.number('make')!) }),
+      asks: [
+        pressure('draft', 'Draft', '0.72'),
+        plate.pressure('make', 'It makes at (plate)', '0.60'),
+        plate.feet('alt', 'Altitude', '0 ft', { need: 'maybe' }),
+      ],
+      work: (given) => {
+        const x = shareOf(given.measured('draft'), given.number('make')!);
+        if (given.number('alt') === undefined) return { x };
+        const thin = airDensityRatio(given.altitude.value);
+        return {
+          x,
+          notes: [
+            `Up here the same fan makes ${thin.toFixed(2)} of the draft of sea level, where it would be ${(x.value / thin).toFixed(2)} times what makes it.`,
+          ],
+        };
+      },
       dimension: 'none',
       zones: [{ limit: 'draft-margin' }],
       about: 'draft',

@@ -1,4 +1,4 @@
-import { choice, plate, voltsAc } from '../asked';
+import { choice, INPUT, plate, voltsAc } from '../asked';
 import type { ComponentTest, Worked } from '../spec';
 import { quotient, type Work } from '../work';
 
@@ -41,6 +41,7 @@ export const TRANSFORMER: ComponentTest = {
         choice('state', 'Read', { idle: 'idle', on: 'with all on' }),
         voltsAc('primary', 'Volts of its primary', '118'),
         voltsAc('secondary', 'Volts of its secondary', '25.9'),
+        INPUT,
         plate.volts('plate', 'Primary of the plate', '120', { need: 'maybe' }),
         plate.watts('sum', 'VA of all that hangs on it', '31', { need: 'maybe' }),
         plate.watts('va', 'VA of the plate', '40', { need: 'maybe' }),
@@ -51,6 +52,8 @@ export const TRANSFORMER: ComponentTest = {
           { need: 'maybe' },
         ),
       ],
+      // Under load its volts are real.
+      ghosts: { of: 'secondary', from: 0.5, to: 15, when: { state: 'idle' } },
       work: secondary,
       dimension: 'voltage',
       zones: [

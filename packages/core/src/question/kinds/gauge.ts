@@ -4,7 +4,7 @@ import { ASSUMED } from '../../standards';
 import { type Dimension, type Reading, readingValue, zeroOf } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
 import { bodyOf, judgedFields, name, readingFields } from '../body-fields';
-import { coarseNumber, fitNumber, type NumberError, sameNumber } from '../fit';
+import { coarseNumber, fitNumber, knownError, type NumberError, sameNumber } from '../fit';
 import { type Dial, NOTHING_MORE } from '../messages';
 import { momentFields } from '../moment';
 import { indexOf, observed, problem } from '../named';
@@ -22,6 +22,8 @@ export interface GaugeQuestion {
 }
 export interface GaugeObservation extends GaugeQuestion {
   readonly reading: Reading;
+  /** It was judged on the Bench: half of the interval in which it lies, SI. */
+  readonly u?: number;
 }
 
 const body = bodyOf('gauge', { gauge: name, ...readingFields, ...judgedFields, ...momentFields });
@@ -99,7 +101,7 @@ export const gauge: QuestionKind<GaugeQuestion, GaugeObservation, typeof body> =
     };
   },
   fit: (model, o, prediction, scale) =>
-    fitNumber(readingValue(o.reading), prediction, scale, errorOf(model, o), ASSUMED.misreadGauge),
+    fitNumber(readingValue(o.reading), prediction, scale, knownError(errorOf(model, o), o.u), ASSUMED.misreadGauge),
   numberError: errorOf,
   place: (p) => (p.kind === 'number' ? p.value : 3e6),
   sameOutcome: (model, q) => {
@@ -129,7 +131,9 @@ export const gauge: QuestionKind<GaugeQuestion, GaugeObservation, typeof body> =
     const { dimension } = quantityOf(model, index);
     if (given.reading.dimension !== dimension)
       return problem(`${model.gauges[index]!.title} is a ${dimension}; "${given.typed}" is not`);
-    return observed({ kind: 'gauge', gauge: index, reading: given.reading });
+    // What was entered as it was read has no width of its own.
+    const u = given.judged?.u;
+    return observed({ kind: 'gauge', gauge: index, reading: given.reading, ...(u && { u }) });
   },
   readLine: ({ gauges }, words) => {
     const said = words.map((w) => w.toLowerCase());
