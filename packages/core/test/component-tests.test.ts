@@ -984,3 +984,15 @@ test('high up a fan makes less draft, and its switch does not know: what it woul
   expect(notes.join()).toMatch(/0\.83 of the draft of sea level, where it would be 1\.44 times/);
   expect(judge('air-proof/margin', { make: '0.60', draft: '0.72' }).notes).toEqual([]);
 });
+
+test('a pressure that fits only in another unit is asked for with its unit, and a unit that was typed counts', () => {
+  const manifold = (pressure: string): string => judge('gas-pressure/manifold', { fuel: 'natural', pressure }).verdict;
+  // 3.5 in w.c. are 8.718 mbar (NIST SP 811).
+  expect(judge('gas-pressure/manifold', { fuel: 'natural', pressure: '8.7' }).because).toMatchObject({
+    words: expect.stringMatching(/in which unit/i),
+  });
+  expect(manifold('8.7 mbar')).toBe('good');
+  expect(manifold('8.7 in w.c.')).toBe('bad');
+  // What fits in no unit is bad as it stands.
+  expect(manifold('4.6')).toBe('bad');
+});

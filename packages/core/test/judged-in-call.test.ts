@@ -1,5 +1,6 @@
 import {
   benchTestOf,
+  benchTestOfAmps,
   benchTestOfGauge,
   benchTestsOfVolts,
   COMPONENT_TESTS,
@@ -162,6 +163,23 @@ describe('volts of a call are judged by what lies between the probes', () => {
 
   test('between what nobody judges there is nothing', () =>
     expect(of('furnace-condensing', 'R', 'MV')).toBeUndefined());
+
+  test.each([
+    ['furnace-condensing', 'igniter', 'amps', { fit: 'carbide' }],
+    ['furnace-condensing', 'blower', 'motor', { feed: 'ac' }],
+    ['mobile-furnace', 'blower', 'motor', { feed: 'dc' }],
+  ])('amperes through the %s’s %s are judged', (family, part, measure, typed) => {
+    const model = profile(family);
+    const bench = benchTestOfAmps(model, findPart(model, part)!)!;
+    expect(bench).toMatchObject({ measure, typed, reads: 'amps' });
+    const { asks } = COMPONENT_TESTS.find((t) => t.id === bench.test)!.measures.find((m) => m.id === measure)!;
+    for (const id of ['amps', ...Object.keys(typed)]) expect(asks.some((a) => a.id === id)).toBe(true);
+  });
+
+  test('what has no amperes of its own is not', () =>
+    expect(
+      benchTestOfAmps(profile('furnace-condensing'), findPart(profile('furnace-condensing'), 'limit')!),
+    ).toBeUndefined());
 
   test('a draft is judged beside what makes its switch, steam beside what its limit is set to', () => {
     expect(benchTestOfGauge(profile('furnace-condensing'), 'draft')).toMatchObject({

@@ -62,6 +62,10 @@ export function readGiven(
     choice,
     number,
     reading: (id) => readings.get(id),
+    bare: (id) => {
+      const text = typed[id]?.trim() ?? '';
+      return /^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : undefined;
+    },
     off,
     offWith: (kind, value) => offBy(instruments[kind] ?? INSTRUMENTS_OF_A_BAG[kind], value),
     measured: (id) => ({ value: number(id)!, u: expanded(off(id)) }),

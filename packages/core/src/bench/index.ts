@@ -9,6 +9,7 @@ export { judgeSparkGap } from './spark-gap';
 export { type Ask, type ComponentTest, isAnswered, type Measure, type Verdict } from './spec';
 export { type BenchTest, benchTestOf } from './of-dead-test';
 export { benchTestOfGauge } from './of-gauge';
+export { benchTestOfAmps } from './of-amps';
 export { benchTestsOfVolts } from './of-volts';
 export { COMPONENT_TESTS } from './tests';
 export { curveOf, type Result, type WorkedOut, WORKSHEETS, workOut, type Worksheet } from './worksheets';

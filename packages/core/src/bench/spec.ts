@@ -70,6 +70,8 @@ export interface Given {
   /** A number in SI, nothing where none was typed; the middle of one that was unsteady, infinite for an open line. */
   readonly number: (id: string) => number | undefined;
   readonly reading: (id: string) => Reading | undefined;
+  /** The bare number that was typed without its unit; nothing where the unit stands behind it. */
+  readonly bare: (id: string) => number | undefined;
   /** Half-width of what its instrument may be off there. */
   readonly off: (id: string) => number;
   /** The instrument's reading with how far it may be off. */

@@ -1,4 +1,4 @@
-import { type BenchTest, benchTestOf, benchTestOfGauge, benchTestsOfVolts } from '../bench';
+import { type BenchTest, benchTestOf, benchTestOfAmps, benchTestOfGauge, benchTestsOfVolts } from '../bench';
 import { deadTestsIn, type PartSymbol } from '../parts';
 import type { Model } from '../profile';
 import { codeShown, codesOf, jointsOf, type LineWords, lineWords, type MeterRange, meterRange } from '../question';
@@ -43,6 +43,8 @@ export interface Drawing {
     readonly branches: readonly string[];
     /** How its passages are judged on the Bench, by the name of the passage. */
     readonly bench: Readonly<Record<string, BenchTest>>;
+    /** How amperes through it are. */
+    readonly amps: BenchTest | undefined;
   }[];
   /** How volts are judged on the Bench, by the points of the probes, red first: `R C`. */
   readonly volts: Readonly<Record<string, BenchTest>>;
@@ -152,6 +154,7 @@ export function drawingOf(model: Model): Drawing {
             return bench ? [[d.branch, bench]] : [];
           }),
         ),
+        amps: benchTestOfAmps(model, p),
       })),
     volts: benchTestsOfVolts(model),
     hazards: hazardsOf(model),

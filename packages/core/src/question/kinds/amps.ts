@@ -4,7 +4,7 @@ import { AS_IT_STANDS } from '../../profile';
 import { ASSUMED } from '../../standards';
 import { type Reading, readingValue } from '../../units';
 import { answered, type AnswerForm } from '../answer-form';
-import { bodyOf, branchName, name, oneOf, readingFields } from '../body-fields';
+import { bodyOf, branchName, judgedFields, name, oneOf, readingFields } from '../body-fields';
 import { coarseNumber, fitNumber, type NumberError, sameNumber } from '../fit';
 import { NOTHING_MORE } from '../messages';
 import { momentFields } from '../moment';
@@ -42,6 +42,7 @@ const body = bodyOf('amps', {
   turns: t.Optional(t.Integer({ minimum: 1, maximum: MOST_TURNS })),
   clamp: t.Optional(oneOf(CLAMPS)),
   ...readingFields,
+  ...judgedFields,
   ...momentFields,
 });
 type AmpsBody = t.Static<typeof body>;

@@ -40,7 +40,7 @@ export function JudgeIt({ subject, begun, onBody }: Props) {
             onClose={() => setOpen(false)}
             onJudged={(reading) => {
               setOpen(false);
-              onBody({ ...subject, ...reading } as EventBody);
+              onBody({ ...subject, ...ofTheClamp(subject, reading.judged.given), ...reading } as EventBody);
             }}
           />
         </Suspense>
@@ -48,6 +48,12 @@ export function JudgeIt({ subject, begun, onBody }: Props) {
     </>
   );
 }
+
+/** How often the wire went through the jaw, and what the clamp can, as it was said to the judge. */
+const ofTheClamp = ({ type }: Subject, { turns, clamp }: Readonly<Record<string, string>>): Subject =>
+  type === 'amps'
+    ? { ...(turns !== undefined && { turns: Number(turns) }), ...(clamp !== undefined && { clamp }) }
+    : {};
 
 /** What is judged, and how; nothing where the Bench has no test of it. */
 function judged(
@@ -61,6 +67,10 @@ function judged(
   if (type === 'volts') {
     const bench = volts[`${red} ${black}`] ?? volts[`${black} ${red}`];
     return bench && { title: `Volts ${red}–${black}`, bench };
+  }
+  if (type === 'amps') {
+    const known = parts.find((p) => p.id === part);
+    return known?.amps && { title: `Amps, ${known.title}`, bench: known.amps };
   }
   if (type !== 'ohms' && type !== 'farads') return undefined;
   const known = parts.find((p) => p.id === part);
