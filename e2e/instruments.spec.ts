@@ -94,6 +94,29 @@ test('a whole call is played with the meter: keys for what is seen, the meter fo
   await expect(suspects(page).first()).toContainText(/Transformer has an open secondary/);
   await expect(suspects(page).first()).toContainText('proved');
   await expect(next(page)).toContainText('Proved');
+  // Recorded and repaired, at the machine too; what the new one gives stands beside what the old one gave.
+  await page.keyboard.press('b');
+  const record = page.getByRole('dialog');
+  await record.getByLabel('What was done').fill('Transformer replaced.');
+  await record.getByRole('button', { name: 'Record', exact: true }).click();
+  await page.getByText('Repaired, adjusted, photo').click();
+  await choose(page, 'Part repaired', 'transformer');
+  await page.getByRole('button', { name: 'Repaired: try again' }).click();
+  await page.getByRole('button', { name: 'Power off', exact: true }).click();
+  await expect(bench.getByText(/transformer repaired/)).toBeVisible();
+  await expect(bench.getByRole('list', { name: 'Seen and heard now' })).toContainText('Damper opens', {
+    timeout: 30_000,
+  });
+  await page
+    .locator('[data-ladder]')
+    .getByRole('button', { name: /^SEC[,.]/ })
+    .first()
+    .click();
+  await expect(next(page)).toContainText('red SEC, black C');
+  await choose(bench, 'Function of Meter 2', 'V AC');
+  await probe(bench, 'SEC');
+  const beside = page.getByRole('table', { name: 'Old beside new' });
+  await expect(beside).toContainText(/SEC–C.*\d (m?)V.*2[4-9](\.\d)? V/);
 });
 
 test('probes that hang, on the wrong point and in the wrong function teach nothing', async ({ call, bench, meter }) => {

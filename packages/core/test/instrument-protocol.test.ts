@@ -10,6 +10,7 @@ const setup = {
   bypassed: [],
   actions: [],
   apart: [],
+  repaired: ['igniter'],
 } as const;
 
 test.each([

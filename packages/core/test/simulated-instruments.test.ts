@@ -150,6 +150,20 @@ describe('a machine lives through time', () => {
     expect(value(truthOf(living.model, living.now(22_000), points('R', 'C'), 'v-ac'))).toBeGreaterThan(20);
   });
 
+  test('what is repaired is sound from then on, and stays so when it is set otherwise', () => {
+    const living = machine('furnace-condensing', { broken: ['transformer.secondary-open'] });
+    const rail = (at: number): number => value(truthOf(living.model, living.now(at), points('SEC', 'C'), 'v-ac'));
+    expect(rail(2000)).toBe(0);
+    const transformer = living.model.parts.findIndex((p) => p.id === 'transformer');
+    living.set(living.setup, 3000, [transformer as never]);
+    expect(living.began).toBe(3000);
+    expect(rail(5000)).toBeGreaterThan(20);
+    living.set({ ...NORMAL_SETUP, gas: false }, 6000);
+    expect(rail(8000)).toBeGreaterThan(20);
+    living.set({ ...NORMAL_SETUP, gas: false }, 9000, []);
+    expect(rail(11_000)).toBe(0);
+  });
+
   test('a round that repeats goes on for ever, and a state that stands stands', () => {
     const short = machine('furnace-condensing', { broken: ['gas-valve.coil-short'] });
     const { cycle, end } = short.now(0).lived.trace;

@@ -8,6 +8,7 @@ import {
   notThere,
   SimulatedInstrument,
 } from '@zetalysis/core/instruments';
+import { findPart, type PartIndex } from '@zetalysis/core/profile';
 import { codeShown } from '@zetalysis/core/question';
 import { codeWords } from '@zetalysis/core/presentation';
 import { LivingAppliance, NORMAL_SETUP, Random, type Setup } from '@zetalysis/core/simulation';
@@ -74,8 +75,11 @@ export class SimulatedBench implements Adapter {
     clearInterval(this.timer);
   }
 
-  follow(said: MachineSetup): void {
-    this.set(said);
+  follow({ repaired, ...setup }: MachineSetup): void {
+    this.set(
+      setup,
+      repaired.flatMap((id) => findPart(this.model, id)?.index ?? []),
+    );
   }
 
   /** What somebody does at the bench; in words why it cannot be done. */
@@ -128,7 +132,7 @@ export class SimulatedBench implements Adapter {
         .filter((p) => trace.cues[p.index]!.some((c) => c.from <= at && at <= c.to))
         .map((p) => p.title),
       light: model.codes.length === 0 ? '' : codeWords(codeShown(model, code)),
-      setup: { ...setup, apart: setup.apart ?? [] },
+      setup: { ...setup, apart: setup.apart ?? [], repaired: this.living.repaired.map((p) => model.parts[p]!.id) },
       seconds: Math.round(inSeconds(this.own() - this.living.began)),
       speed: this.speed,
       instruments: this.instruments_.map(({ card, set, place }) => ({
@@ -165,7 +169,10 @@ export class SimulatedBench implements Adapter {
     this.instruments_ = CARDS.map((card) => new SimulatedInstrument(card, this.model, random, machine.flue));
   }
 
-  private set({ power, gas, heatCall, unplugged, bypassed, actions, apart = [] }: Setup): void {
+  private set(
+    { power, gas, heatCall, unplugged, bypassed, actions, apart = [] }: Setup,
+    repaired?: readonly PartIndex[],
+  ): void {
     const known = (of: readonly { readonly id: string }[], ids: readonly string[]): readonly string[] =>
       ids.filter((id) => of.some((o) => o.id === id));
     const { model } = this;
@@ -181,6 +188,7 @@ export class SimulatedBench implements Adapter {
         ...(apart.length > 0 && { apart }),
       },
       this.own(),
+      repaired,
     );
   }
 

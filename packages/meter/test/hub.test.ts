@@ -1,5 +1,11 @@
 import { join } from 'node:path';
-import { type FromInstruments, readFromInstruments, toLine, type ToInstruments } from '@zetalysis/core/instruments';
+import {
+  type FromInstruments,
+  type MachineSetup,
+  readFromInstruments,
+  toLine,
+  type ToInstruments,
+} from '@zetalysis/core/instruments';
 import { WebSocket } from 'ws';
 import { readAppliances } from '../src/appliances';
 import { Hub } from '../src/hub';
@@ -120,7 +126,7 @@ test.each([
   ['garbage', 'tell me everything', /Not understood: it is not JSON/],
   [
     'a machine before the code',
-    '{"t":"machine","power":true,"gas":true,"heatCall":true,"unplugged":[],"bypassed":[],"actions":[],"apart":[]}',
+    '{"t":"machine","power":true,"gas":true,"heatCall":true,"unplugged":[],"bypassed":[],"actions":[],"apart":[],"repaired":[]}',
     /code first/,
   ],
 ])('%s: said, and sent away', async (_, said, why) => {
@@ -169,14 +175,16 @@ test('the machine stands as the call says, and what it does not know is left out
     bypassed: [],
     actions: [],
     apart: [],
+    repaired: ['gas-valve', 'kettle'],
   });
   const hands = listener(OWN(), '/hands');
   await hands.opened;
   const stands = await hands.until((m) => {
-    const state = m['state'] as { setup: { power: boolean; unplugged: readonly string[] } } | undefined;
+    const state = m['state'] as { setup: MachineSetup } | undefined;
     return state?.setup.power === false ? state.setup : undefined;
   });
   expect(stands.unplugged).toEqual(['P4']);
+  expect(stands.repaired).toEqual(['gas-valve']);
   one.ws.close();
   hands.ws.close();
 });

@@ -25,7 +25,16 @@ class FakeSocket {
 const PAIRED = { address: 'ws://127.0.0.1:4190', code: '408152' };
 const METER = { t: 'instrument', id: 'm2', kind: 'multimeter', title: 'Meter 2', serial: 'ZM-2207' };
 const SHOWS = { t: 'shows', id: 'm2', function: 'v-ac', value: 26.1, unit: 'V', step: 0.01, over: false };
-const SETUP = { power: true, gas: true, heatCall: true, unplugged: [], bypassed: [], actions: [], apart: [] };
+const SETUP = {
+  power: true,
+  gas: true,
+  heatCall: true,
+  unplugged: [],
+  bypassed: [],
+  actions: [],
+  apart: [],
+  repaired: [],
+};
 
 const real = globalThis.WebSocket;
 beforeEach(() => {

@@ -21,7 +21,10 @@ export interface InstrumentCard {
 }
 
 /** How a simulated appliance stands; a real one is where the technician is. */
-export type MachineSetup = Required<Setup>;
+export interface MachineSetup extends Required<Setup> {
+  /** Parts that were repaired. */
+  readonly repaired: readonly string[];
+}
 
 /** From an adapter. */
 export type FromInstruments =
@@ -123,6 +126,7 @@ export const readToInstruments = (line: string): ToInstruments | Garbled =>
           bypassed: names(said, 'bypassed'),
           actions: names(said, 'actions'),
           apart: names(said, 'apart'),
+          repaired: names(said, 'repaired'),
         };
       default:
         throw new Garble(`"t" is ${JSON.stringify(said['t'])}`);

@@ -1,8 +1,8 @@
-import type { Model } from '../profile';
+import type { Model, PartIndex } from '../profile';
 import type { Millis } from '../units';
-import { type Episode, FIRST_EPISODE } from './episode';
+import { type Episode, episodeKey, FIRST_EPISODE } from './episode';
 import type { Lived } from './lives';
-import { type Setup, setupKey } from './setup';
+import type { Setup } from './setup';
 import type { Trace } from './trace';
 import type { VirtualAppliance } from './virtual-appliance';
 
@@ -38,10 +38,15 @@ export class LivingAppliance {
     return this.since;
   }
 
-  /** Somebody sets it otherwise: a new stretch begins. Nothing happens where it stands like that already. */
-  set(setup: Setup, now: Millis): void {
-    if (setupKey(setup) === setupKey(this.setup)) return;
-    this.next({ ...this.chain[this.chain.length - 1]!, setup }, now);
+  /** Parts that were repaired so far. */
+  get repaired(): readonly PartIndex[] {
+    return this.chain[this.chain.length - 1]!.repaired;
+  }
+
+  /** Somebody sets it otherwise, or repairs it: a new stretch begins. Nothing happens where it stands like that already. */
+  set(setup: Setup, now: Millis, repaired = this.repaired): void {
+    const next = { setup, repaired };
+    if (episodeKey(next) !== episodeKey(this.chain[this.chain.length - 1]!)) this.next(next, now);
   }
 
   /** It is switched off and on again, as it stands. */

@@ -21,6 +21,14 @@ export function SimulatedBench() {
   if (!state || !drawing) return <Waiting>The instruments are laid out…</Waiting>;
   const instrument = state.instruments.find((i) => i.card.id === held)!;
   const [red, black] = instrument.place.at === 'points' ? [instrument.place.red, instrument.place.black] : [];
+  const { unplugged, bypassed, apart, repaired, actions } = state.setup;
+  const otherwise = [
+    ...unplugged.map((p) => `${p} apart`),
+    ...bypassed.map((p) => `${p} gone round`),
+    ...apart.map((p) => `${p} out`),
+    ...repaired.map((p) => `${p} repaired`),
+    ...actions,
+  ];
   const tap = (net: string): void => {
     if (instrument.card.kind !== 'multimeter') return;
     // The first tap puts the red probe there and the black one on its common; the next one moves the black probe.
@@ -79,18 +87,7 @@ export function SimulatedBench() {
               ))}
               <Button onClick={() => act({ do: 'again' })}>Off and on: a new try</Button>
             </div>
-            {[...state.setup.unplugged, ...state.setup.bypassed, ...state.setup.actions, ...state.setup.apart].length >
-              0 && (
-              <p className="fine">
-                As the call says:{' '}
-                {[
-                  ...state.setup.unplugged.map((p) => `${p} apart`),
-                  ...state.setup.bypassed.map((p) => `${p} gone round`),
-                  ...state.setup.apart.map((p) => `${p} out`),
-                  ...state.setup.actions,
-                ].join(', ')}
-              </p>
-            )}
+            {otherwise.length > 0 && <p className="fine">As the call says: {otherwise.join(', ')}</p>}
             <Words
               label="Its time runs"
               options={SPEEDS.map((s) => ({ id: String(s), title: `× ${s}` }))}

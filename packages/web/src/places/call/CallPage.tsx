@@ -1,5 +1,5 @@
 import type { InputRef } from 'antd';
-import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
 import { inSeconds, type UnitSystem } from '@zetalysis/core/units';
@@ -8,7 +8,6 @@ import type { Machine, Wires } from '@zetalysis/contract';
 import type { StepAnswer } from '../../diagrams/Bead';
 import { Cord } from '../../diagrams/Cord';
 import type { EngineState } from '../../engine/use-engine';
-import { usePaired } from '../../instruments/paired';
 import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import type { CallLog } from '../../store/use-call';
@@ -22,6 +21,7 @@ import { NextTest } from './next/NextTest';
 import { StatusStrip } from './StatusStrip';
 import { Stopwatch } from './Stopwatch';
 import { Suspects } from './Suspects';
+import { TellInstruments } from './TellInstruments';
 import { type Job, ThumbBar } from './ThumbBar';
 import { Claims } from './rules/Claims';
 import { LedgerBar } from './rules/LedgerBar';
@@ -31,9 +31,6 @@ import { ApplianceProvider } from './use-appliance';
 import { useKeys } from './use-keys';
 import { useWatch } from './use-watch';
 import { Work } from './Work';
-
-// Only where a meter is paired.
-const MachineFollows = lazy(() => import('../../instruments/MachineFollows'));
 
 interface Props {
   readonly id: string;
@@ -87,7 +84,6 @@ export function CallPage(props: Props) {
   );
   const note = useCallback((body: EventBody) => noteAll([body]), [noteAll]);
   const [watch] = useWatch(id);
-  const paired = usePaired();
   const answer = (p: string, a: StepAnswer): void =>
     note({
       type: 'seen',
@@ -202,11 +198,7 @@ export function CallPage(props: Props) {
             </div>
           </div>
         </div>
-        {paired && !view.closed && (
-          <Suspense fallback={null}>
-            <MachineFollows paired={paired} setup={setup} apart={view.ladder.lifted} />
-          </Suspense>
-        )}
+        <TellInstruments view={view} />
         <ThumbBar call={id} view={view} job={job} onJob={setJob} />
         <CallDialogs {...props} view={view} open={dialog} onBody={note} onClose={() => setDialog(undefined)} />
       </main>
