@@ -993,6 +993,15 @@ test('a pressure that fits only in another unit is asked for with its unit, and 
   });
   expect(manifold('8.7 mbar')).toBe('good');
   expect(manifold('8.7 in w.c.')).toBe('bad');
+  // With a lower end only, as on a plate, a larger unit always fits: few inches are few.
+  const atLeast = {
+    whose: 'plate',
+    source: 'plate',
+    zones: { good: { from: 7 * INWC }, marginal: { from: 7 * INWC } },
+  } as const;
+  expect(
+    judge('gas-pressure/inlet', { fuel: 'natural', state: 'alone', pressure: '4' }, { limits: atLeast }).verdict,
+  ).toBe('bad');
   // What fits in no unit is bad as it stands.
   expect(manifold('4.6')).toBe('bad');
 });

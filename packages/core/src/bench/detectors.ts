@@ -1,3 +1,4 @@
+import { PSI } from './factors';
 import { type Given, isAnswered, type Measure } from './spec';
 import type { Uncertain, Zones } from './zones';
 
@@ -6,8 +7,8 @@ const PREFIXES = [1e3, 1e6, 1e-3, 1e-6];
 /** A display that wanders further than this share has not settled, unless wandering is what is asked for. */
 const SETTLED = 0.1;
 
-/** What else a display of pressure shows than inches of water: mbar, kPa, psi; pascals. */
-const OTHER_PRESSURES = [100, 1000, 6894.757];
+/** What else a display of pressure shows than inches of water: mbar, kPa, psi. */
+const OTHER_PRESSURES = [100, 1000, PSI];
 
 /** Whether a value is at least marginal. */
 const within = ({ marginal: { from = 0, to = Infinity } }: Zones, value: number): boolean =>
@@ -32,14 +33,15 @@ export function suspicious(measure: Measure, given: Given, x: Uncertain, zones: 
     if (volts >= ghosts.from && volts <= ghosts.to)
       return 'So few volts may only couple into an open wire. Read it again at low impedance.';
   }
-  if (dimension === 'pressure' && !within(zones, x.value)) {
+  // With one end only, any larger unit would fit.
+  const bounded = zones.marginal.to !== undefined && zones.marginal.from !== undefined;
+  if (dimension === 'pressure' && bounded && !within(zones, x.value)) {
     const ask = measure.asks.find((a) => a.kind === 'number' && a.instrument !== undefined);
     const bare = ask && given.bare(ask.id);
     if (bare !== undefined && OTHER_PRESSURES.some((unit) => within(zones, bare * unit)))
       return 'In which unit does the display show it: in w.c., mbar, kPa or psi? Type it with its unit.';
   }
   if (dimension === 'resistance' || dimension === 'capacitance') {
-    const bounded = zones.marginal.to !== undefined && zones.marginal.from !== undefined;
     if (bounded && x.value > 0 && !within(zones, x.value) && PREFIXES.some((f) => within(zones, x.value * f)))
       return dimension === 'resistance'
         ? 'Look at the display: does it say k or M? Read it again with its prefix.'

@@ -1,5 +1,6 @@
 import type { Model } from '../profile';
 import { formatNumber } from '../units';
+import { INCH_OF_WATER, PSI } from './factors';
 import type { BenchTest } from './of-dead-test';
 
 const inlet = (typed: BenchTest['typed']): BenchTest => ({
@@ -20,9 +21,6 @@ const OF: Readonly<Record<string, BenchTest>> = {
   'flame-signal': { test: 'flame-signal', measure: 'signal', typed: {}, reads: 'microamps' },
   'spark-gap': { test: 'spark', measure: 'gap', typed: {}, reads: 'in' },
 };
-
-const INCH_OF_WATER = 249.089;
-const PSI = 6894.757;
 
 /** How the Bench judges a gauge; nothing for one that it has no test of. */
 export const benchTestOfGauge = (model: Model, gauge: string): BenchTest | undefined =>
