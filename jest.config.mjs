@@ -23,6 +23,26 @@ export default {
     '^@zetalysis/contract/(.*)$': '<rootDir>/packages/contract/src/$1/index.ts',
   },
   testMatch: ['<rootDir>/packages/*/{src,test}/**/*.test.{ts,tsx}'],
+  // A test's own context looks a global up each time, which makes the engine about ten times slower; these every module
+  // is handed by name.
+  sandboxInjectedGlobals: [
+    'Math',
+    'Number',
+    'String',
+    'Boolean',
+    'Array',
+    'Object',
+    'Map',
+    'Set',
+    'WeakMap',
+    'JSON',
+    'Infinity',
+    'Float64Array',
+    'Int32Array',
+    'Int16Array',
+    'Int8Array',
+    'Uint8Array',
+  ],
   testTimeout: 60_000,
   testSequencer: '<rootDir>/tools/slow-first.mjs',
   // Jest alone would leave one core to itself.

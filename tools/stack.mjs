@@ -7,7 +7,7 @@ import { startServer } from './server.mjs';
 /** A whole private installation with demo data in `directory`: database, server, web app. For tests and pictures. */
 export async function startStack(directory) {
   await ensureWebBuild();
-  const database = await startMariaDb(directory);
+  const database = await startMariaDb(directory, { durable: false });
   const port = await freePort();
   const env = {
     DATABASE_URL: database.url,

@@ -69,7 +69,7 @@ runMain(async () => {
 
   console.log('\n— Unit and API tests (Jest)');
   const folder = mkdtempSync(join(tmpdir(), 'zetalysis-test-'));
-  const database = await startMariaDb(folder);
+  const database = await startMariaDb(folder, { durable: false });
   const jestFile = join(RESULTS, 'jest.json');
   const jestCode = await show('npx', ['jest', '--json', `--outputFile=${jestFile}`], {
     TEST_DATABASE_URL: database.url,
