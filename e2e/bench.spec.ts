@@ -98,29 +98,30 @@ test('inside a call a coil is judged by this machine’s book, and goes into the
   await expect(evidence(page)).toContainText(/4\.6 in w\.c\. ± 0\.076 in w\.c\., corrected: bad/);
 });
 
-for (const [size, width, height] of [
-  ['1280 × 800', 1280, 800],
-  ['390 × 844', 390, 844],
-] as const)
-  test(`every test and calculator opens at its address, nothing wider than the page, at ${size}`, async ({
-    page,
-    stack,
-  }) => {
-    await page.setViewportSize({ width, height });
-    await signIn(page, stack.url);
-    const errors: string[] = [];
-    page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
-    page.on('pageerror', (e) => errors.push(e.message));
-    for (const [path, title] of [
-      ...COMPONENT_TESTS.map((t) => [`tests/${t.id}`, t.title] as const),
-      ...WORKSHEETS.map((w) => [`calculators/${w.id}`, w.title] as const),
-    ]) {
-      await page.goto(`${stack.url}/bench/${path}`);
+test('every test and calculator opens at its address, nothing wider than the page, at the desk and on a phone', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page, stack.url);
+  const errors: string[] = [];
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  page.on('pageerror', (e) => errors.push(e.message));
+  for (const [path, title] of [
+    ...COMPONENT_TESTS.map((t) => [`tests/${t.id}`, t.title] as const),
+    ...WORKSHEETS.map((w) => [`calculators/${w.id}`, w.title] as const),
+  ]) {
+    await page.goto(`${stack.url}/bench/${path}`);
+    for (const [width, height] of [
+      [1280, 800],
+      [390, 844],
+    ] as const) {
+      await page.setViewportSize({ width, height });
       await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(width);
     }
-    expect(errors).toEqual([]);
-  });
+  }
+  expect(errors).toEqual([]);
+});
 
 test('by keyboard alone: from the Bench to a verdict; printed, it stands without the frame', async ({
   page,

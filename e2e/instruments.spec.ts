@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { startMeter } from '../tools/meter.mjs';
-import { choose, evidence, expect, meetNeeds, suspects, test as base, violations } from './stack';
+import { choose, closeAs, evidence, expect, meetNeeds, proveAll, suspects, test as base, violations } from './stack';
 
 type Meter = Awaited<ReturnType<typeof startMeter>>;
 
@@ -117,6 +117,18 @@ test('a whole call is played with the meter: keys for what is seen, the meter fo
   await probe(bench, 'SEC');
   const beside = page.getByRole('table', { name: 'Old beside new' });
   await expect(beside).toContainText(/SEC–C.*\d (m?)V.*2[4-9](\.\d)? V/);
+  // What is apart is put back, every line of the proof is done, and it is closed.
+  await proveAll(page, {
+    '3 cycles': '30',
+    Line: '120',
+    Secondary: '26.4',
+    Drop: '0.02',
+    'Condemning reading again': '0.9',
+    CO: '2',
+    'Stops by itself': '1.5',
+  });
+  await closeAs(page, 'Repair proved');
+  await expect(next(page)).toContainText('closed');
 });
 
 test('probes that hang, on the wrong point and in the wrong function teach nothing', async ({ call, bench, meter }) => {

@@ -192,6 +192,17 @@ describe('which function a question wants', () => {
     ['a thermocouple', furnace, { ...at('R', 'C'), unit: 'mV' as const }, 'mv-dc'],
   ])('%s', (_, words, asked, first) => expect(wantedOf(words, asked)?.functions[0]).toBe(first));
 
+  test('a wire ten times through the jaw shows ten times the current: that is foretold, and not the current itself', () => {
+    const asked = { dimension: 'current' as const, probes: [], clamp: true, foretold: [{ low: 0.4, high: 0.44 }] };
+    const shown = (amps: number): Shows[] =>
+      [...times(3, 0), ...times(8, amps)].map((s) => ({ ...s, set: 'a-ac', unit: 'A' }));
+    const tenfold = wantedOf(furnace, { ...asked, turns: 10 })!;
+    expect(played(tenfold, shown(4.2)).heard).toEqual({ is: 'stands', typed: '4.20 A', unsteady: false });
+    expect(played(tenfold, shown(0.42)).heard).toMatchObject({ is: 'doubtful', why: 'unforeseen' });
+    expect(played(wantedOf(furnace, asked)!, shown(4.2)).heard).toMatchObject({ is: 'doubtful', why: 'unforeseen' });
+    expect(played(wantedOf(furnace, asked)!, shown(0.42)).heard).toMatchObject({ is: 'stands' });
+  });
+
   test('behind a rectifier either function shows something, and across its edge none', () => {
     const [red, black] = dryer.rectified;
     expect(wantedOf(dryer, at(red!, black!))?.functions).toEqual(['v-dc', 'v-ac']);

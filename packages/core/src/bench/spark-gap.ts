@@ -1,11 +1,10 @@
 import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import type { Judgement, JudgementMessage, Verdict } from './judgement';
+import { LIMITS } from './limits';
 
-/** What a gap is set to, metres (1/8 in), and how far off a drill shank still passes for it. Common practice, no source. */
-const SPARK_GAP = 0.003175;
+const { good, marginal } = LIMITS['spark-gap'];
+/** How far off what a shop takes a drill shank still passes for it, metres. Common practice, no source. */
 const SLACK = 0.0004;
-/** Below this the spark goes where it does not light anything. */
-const CLOSED = 0.0016;
 
 type Found = Extract<JudgementMessage, { message: 'spark-gap' }>['data']['found'];
 
@@ -15,7 +14,8 @@ export function judgeSparkGap(gap: number, standard: TestingStandard = USUAL_STA
     verdict,
     says: { message: 'spark-gap', data: { gap, found } },
   });
-  if (gap < CLOSED) return judged('bad', 'closed');
+  // Below this the spark goes where it does not light anything.
+  if (gap < marginal.from!) return judged('bad', 'closed');
   if (gap > standard.sparkGap + SLACK) return judged('bad', 'too-wide');
-  return Math.abs(gap - SPARK_GAP) > SLACK ? judged('marginal', 'accepted') : judged('good', 'right');
+  return gap < good.from! || gap > good.to! ? judged('marginal', 'accepted') : judged('good', 'right');
 }

@@ -1,9 +1,11 @@
 import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import type { Judgement, JudgementMessage, Verdict } from './judgement';
+import { LIMITS } from './limits';
 
-/** From here an open-circuit thermocouple is strong, and below this its hold-in is unreliable; volts. Common practice, no source. */
+/** From here an open-circuit thermocouple is strong, volts. Common practice, no source. */
 const STRONG = 0.025;
-const UNRELIABLE = 0.017;
+/** Below this its hold-in is unreliable. */
+const UNRELIABLE = LIMITS['thermocouple-open'].marginal.from!;
 
 type Found = Extract<JudgementMessage, { message: 'thermocouple' }>['data']['found'];
 

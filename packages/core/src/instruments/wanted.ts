@@ -28,6 +28,8 @@ export interface AskedOfInstrument {
   readonly probes: readonly string[];
   /** A clamp round a wire, and no meter in series. */
   readonly clamp?: boolean;
+  /** How often the wire goes through its jaw, which shows so many times as much; once unless it is said. */
+  readonly turns?: number;
   /** A probe is on line voltage. */
   readonly line?: boolean;
   readonly foretold?: readonly Span[];
@@ -42,7 +44,8 @@ const NOTHING_MILLIVOLTS = 0.0005;
 
 /** What is waited for when a question is asked; undefined where no instrument shows the answer. */
 export function wantedOf(words: LineWords, asked: AskedOfInstrument): Wanted | undefined {
-  const { dimension, unit, probes, clamp = false, line = false, foretold = [] } = asked;
+  const { dimension, unit, probes, clamp = false, turns = 1, line = false } = asked;
+  const foretold = (asked.foretold ?? []).map(({ low, high }) => ({ low: low * turns, high: high * turns }));
   const of = (functions: readonly FunctionId[], nothing = 0, ghost = 0): Wanted => ({
     functions,
     nothing,

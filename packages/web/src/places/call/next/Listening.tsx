@@ -22,10 +22,12 @@ import { Readout } from '../../../kit/Readout';
 import { useNow } from '../../../kit/use-now';
 import { Words } from '../../../kit/Words';
 import { useAppliance } from '../use-appliance';
+import { alsoSaid } from './also-said';
 import type { ToRead } from './ByMeter';
 import styles from './Listening.module.css';
 import { SecondInstrument } from './SecondInstrument';
 import { Spark } from './Spark';
+import { Turns } from './Turns';
 import type { TypedEntry } from './use-entry';
 import { useListening } from './use-listening';
 
@@ -52,10 +54,12 @@ export default function Listening({ paired, entry, toRead, busy, onType, onPair 
   const { drawing } = useAppliance();
   const connected = useInstruments(paired);
   const { form, probes, clamp = false, foretold = [] } = toRead;
+  const [turns, setTurns] = useState(1);
   const wanted = wantedOf(drawing.words, {
     ...form,
     probes,
     clamp,
+    turns,
     line: probes.some((net) => drawing.points[net]?.line === true),
     foretold,
   });
@@ -104,8 +108,10 @@ export default function Listening({ paired, entry, toRead, busy, onType, onPair 
           }}
         />
       )}
+      {clamp && <Turns of={chosen.card.title} turns={turns} onChange={setTurns} />}
       <OneInstrument
-        key={chosen.card.id}
+        key={`${chosen.card.id} ${turns}`}
+        turns={turns}
         wanted={wanted}
         instrument={chosen}
         entry={entry}
@@ -127,14 +133,15 @@ export default function Listening({ paired, entry, toRead, busy, onType, onPair 
 interface OneProps extends Pick<Props, 'entry' | 'busy' | 'onType'> {
   readonly wanted: Wanted;
   readonly instrument: Heard;
+  readonly turns: number;
 }
 
-function OneInstrument({ wanted, instrument: { card, shown }, entry, busy, onType }: OneProps) {
+function OneInstrument({ wanted, instrument: { card, shown }, turns, entry, busy, onType }: OneProps) {
   const now = useNow(1000);
   const { take } = entry;
   const onTake = useCallback(
-    (typed: string, last: Display) => take(typed, alsoSaid(last, card.title)),
-    [take, card.title],
+    (typed: string, last: Display) => take(typed, alsoSaid(last, card.title, turns)),
+    [take, card.title, turns],
   );
   const listening = useListening(wanted, shown, busy, onTake);
   const last = shown[shown.length - 1];
@@ -218,16 +225,6 @@ const hour = new Intl.DateTimeFormat('en', {
   minute: '2-digit',
   hour12: false,
 });
-
-/** What goes into an entry besides the number. */
-function alsoSaid({ function: set }: Display, by: string): Readonly<Record<string, string>> {
-  return {
-    by,
-    ...(set === 'v-ac-low' && { meter: 'low-impedance' }),
-    ...(set === 'a-dc' && { clamp: 'dc' }),
-    ...(set === 'a-ac' && { clamp: 'ac' }),
-  };
-}
 
 interface Said {
   readonly state: 'armed' | 'wrong' | 'stands';

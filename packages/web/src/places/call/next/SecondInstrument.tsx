@@ -4,6 +4,8 @@ import type { Heard } from '../../../instruments/connection';
 import { Choice } from '../../../kit/Choice';
 import { useAppliance } from '../use-appliance';
 import styles from './Listening.module.css';
+import { alsoSaid } from './also-said';
+import { Turns } from './Turns';
 import type { TypedEntry } from './use-entry';
 import { useListening } from './use-listening';
 
@@ -17,6 +19,7 @@ interface Somewhere {
 export function SecondInstrument({ instrument, entry }: { readonly instrument: Heard; readonly entry: TypedEntry }) {
   const { drawing } = useAppliance();
   const [at, setAt] = useState<string>();
+  const [turns, setTurns] = useState(1);
   const { card, shown } = instrument;
   const last = shown[shown.length - 1];
   const dimension = last && factsOf(last.function).dimension;
@@ -46,17 +49,22 @@ export function SecondInstrument({ instrument, entry }: { readonly instrument: H
           onChange={setAt}
         />
       )}
-      {at !== undefined && <Also key={`${at} ${entry.made}`} at={at} instrument={instrument} entry={entry} />}
+      {at !== undefined && card.kind === 'clamp' && <Turns of={card.title} turns={turns} onChange={setTurns} />}
+      {at !== undefined && (
+        <Also key={`${at} ${turns} ${entry.made}`} at={at} turns={turns} instrument={instrument} entry={entry} />
+      )}
     </div>
   );
 }
 
 function Also({
   at,
+  turns,
   instrument: { card, shown },
   entry,
 }: {
   readonly at: string;
+  readonly turns: number;
   readonly instrument: Heard;
   readonly entry: TypedEntry;
 }) {
@@ -69,17 +77,13 @@ function Also({
     ...(drawing.words.millivolts.includes(red) && { unit: 'mV' as const }),
     probes: black === undefined ? [] : [red, black],
     clamp: card.kind === 'clamp',
+    turns,
     line: point?.line === true,
   })!;
   const { take } = entry;
   const onTake = useCallback(
-    (typed: string, last: Display) =>
-      take(
-        typed,
-        { by: card.title, ...(card.kind === 'clamp' && { clamp: last.function === 'a-dc' ? 'dc' : 'ac' }) },
-        at,
-      ),
-    [take, card, at],
+    (typed: string, last: Display) => take(typed, alsoSaid(last, card.title, turns), at),
+    [take, card, at, turns],
   );
   const { heard } = useListening(wanted, shown, false, onTake);
   const says =

@@ -6,6 +6,9 @@ import { readField, type Typed } from '@zetalysis/core/visit';
 import { withNetNames } from '../../../diagrams/wire-names';
 import { useAppliance } from '../use-appliance';
 
+/** What is known of a reading besides its number: by which instrument, at which setting, how often through the jaw. */
+export type AlsoSaid = Readonly<Record<string, string | number>>;
+
 export interface TypedEntry {
   readonly text: string;
   readonly problem: string | undefined;
@@ -18,7 +21,7 @@ export interface TypedEntry {
    * Enters what an instrument showed, as if it had been typed; with what else is known of it, and where, if it is not what is
    * asked about.
    */
-  readonly take: (text: string, more: Readonly<Record<string, string>>, where?: string) => void;
+  readonly take: (text: string, more: AlsoSaid, where?: string) => void;
   /** How many readings were entered here. */
   readonly made: number;
 }
