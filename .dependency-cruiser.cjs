@@ -17,6 +17,7 @@ const ROOMS = [
   'visit',
   'practice',
   'instruments',
+  'history',
   'presentation',
 ];
 

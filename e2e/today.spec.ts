@@ -1,4 +1,4 @@
-import { expect, job, signIn, test } from './stack';
+import { choose, expect, job, signIn, test } from './stack';
 
 test('the day at a glance: what each call waits for, whose it is, what hangs and what runs; closed ones by words', async ({
   page,
@@ -44,6 +44,14 @@ test('a machine has a life, call by call, and a call is opened from its page; on
   await expect(life).toContainText('Pressure hose: cracked or off');
   await expect(life).toContainText('Into the register');
   await expect(page.getByRole('region', { name: 'Plate' })).toContainText('HG4471203');
+  // What slides stands first, with when it will cross its limit; every reading in a table leads to its call.
+  const overTime = page.getByRole('region', { name: 'Readings over time' });
+  await expect(overTime).toContainText(/It falls by 0\.\d+ ± 0\.\d+ µA a year.*It will be marginal between \w+ 20\d\d/);
+  await expect(overTime.getByRole('img', { name: /^Flame signal, 9 readings from 3\.9 µA to 1\.7 µA/ })).toBeVisible();
+  await overTime.getByRole('button', { name: 'Table' }).click();
+  await expect(overTime.getByRole('row')).toHaveCount(10);
+  await choose(page, 'What was read', /Draft/);
+  await expect(overTime).toContainText('It holds');
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
   await page.getByRole('button', { name: 'Open a call' }).click();
   await page.getByLabel(/Complaint/).fill('No heat.');

@@ -1,4 +1,5 @@
 import * as t from '@sinclair/typebox';
+import type { MachineEntry } from '@zetalysis/core/history';
 import type { Authority } from '@zetalysis/core/rules';
 import { BODIES, build, type CallEvent, type Overview, uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
@@ -134,6 +135,9 @@ const taken = t.Object({
 
 export type Taken = t.Static<typeof taken>;
 
+/** An entry of a machine's history: what was read, or what was mended, and in which call. */
+const dated = t.Unsafe<MachineEntry>(t.Object({ call: uuid, at: t.Number(), body: callEventFields.properties.body }));
+
 const one = t.Object({ id: uuid });
 
 export const calls = {
@@ -151,6 +155,8 @@ export const calls = {
   watch: endpoint({ method: 'GET', path: '/calls/watch', reply: t.Array(summary) }),
   /** The calls on one machine, the newest first: its life. */
   ofMachine: endpoint({ method: 'GET', path: '/machines/:id/calls', params: one, reply: t.Array(summary) }),
+  /** Everything that was read and mended on one machine, the newest first, so many at most; what was taken back is left out. */
+  readings: endpoint({ method: 'GET', path: '/machines/:id/readings', params: one, reply: t.Array(dated) }),
   read: endpoint({ method: 'GET', path: '/calls/:id', params: one, reply: head }),
   events: endpoint({
     method: 'GET',

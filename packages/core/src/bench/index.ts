@@ -1,9 +1,18 @@
 /** Bench: judging one component by what an instrument shows when it is isolated. */
 export { RECTIFIED } from './calculators/rectified';
 export { judgeDeadTest } from './judge';
-export { type Because, type Judged, judgeMeasure, type Limits, type Surroundings, type Whose } from './judge-test';
+export {
+  type Because,
+  type Judged,
+  judgeMeasure,
+  type Limits,
+  limitsBefore,
+  type Surroundings,
+  type Whose,
+} from './judge-test';
 export type { Judgement, JudgementMessage } from './judgement';
 export { type Limit, LIMITS, ofBook } from './limits';
+export { keptFor, type KeptLimit, typedLimits } from './kept-limits';
 export { KEPT_FIELDS, type KeptField, readLimits, unitOfMeasure } from './read-limits';
 export { judgeSparkGap } from './spark-gap';
 export { type Ask, type ComponentTest, isAnswered, type Measure, type Verdict } from './spec';

@@ -248,6 +248,17 @@ const zonesOf = (zoning: Zoning, given: Given): Zones =>
     ? LIMITS[zoning.limit]
     : ofBook(given.number(zoning.book)!, zoning.good, zoning.marginal, zoning.below);
 
+/** Where readings of a measure may lie and whose limits those are, before anything is read; nothing where the measure has none. */
+export function limitsBefore(
+  measure: Measure,
+  typed: Typed,
+  around: Surroundings = {},
+): Pick<Held, 'zones' | 'whose' | 'source'> | undefined {
+  const { given } = readGiven(measure.asks, typed, around.instruments);
+  const { twin: _twin, ...others } = around;
+  return limitsOf(measure, given, { x: { value: NaN, u: 0 } }, others);
+}
+
 /** What was assumed and could have been asked, by its titles. */
 const assumedIn = ({ asks }: Measure, given: Given, more: readonly string[]): string[] => [
   ...asks

@@ -10,6 +10,8 @@ export interface BenchTest {
   readonly measure: string;
   readonly typed: Typed;
   readonly limits?: Limits;
+  /** What is judged is a share of this, SI; nothing where the reading itself is. */
+  readonly shareOf?: number;
   /** What is typed as the reading. */
   readonly reads: string;
   /** The call gets what was read: what it was corrected by belongs to the judgement alone. */

@@ -32,11 +32,13 @@ function bySwitch({ gauges, parts, quantities }: Model, id: string): BenchTest |
   if (!gauge) return undefined;
   const { id: measured } = quantities[gauge.quantity]!;
   const air = parts.find((p) => p.safety === 'air-proof' && [...p.senses.values()].includes(gauge.quantity));
+  const makes = Number(air?.spec['closes-at']);
   if (air && measured.includes('draft'))
     return {
       test: 'air-proof',
       measure: 'margin',
-      typed: { make: formatNumber(Number(air.spec['closes-at']) / INCH_OF_WATER) },
+      typed: { make: formatNumber(makes / INCH_OF_WATER) },
+      shareOf: makes,
       reads: 'draft',
       entersAsRead: true,
     };

@@ -15,6 +15,7 @@ export { type Asked, codeWords, minutesWords, readingBriefly } from './say';
 export { type Tapped, tapped } from './tapped';
 export { type AnswerFormView, testsView, type TestView } from './test-view';
 export { type Instruction, instruction, instructionWords, provesWords, testTitle } from './test-words';
+export { readingsOverTime, type ReadingsView } from './readings-over-time';
 export type { RunCurve } from './run-curves';
 export { understood } from './understood';
 export { whatNow, type WhatNow } from './what-now';

@@ -55,7 +55,70 @@ interface DemoCall {
   readonly events: readonly EventBody[];
 }
 
+/** What a yearly service reads, by days ago: flame signal, inlet, draft; and what was mended with it. */
+const YEARLY = [
+  [2950, '3.9uA', '6.9inwc', '0.86inwc'],
+  [2590, '3.8uA', '6.8inwc', '0.88inwc'],
+  [2220, '3.7uA', '7.0inwc', '0.85inwc'],
+  [1860, '3.4uA', '6.9inwc', '0.87inwc'],
+  [1500, '3.0uA', '6.7inwc', '0.86inwc'],
+  [1130, '2.7uA', '6.9inwc', '0.88inwc'],
+  [770, '2.3uA', '6.8inwc', '0.85inwc', 'rod cleaned'],
+  [400, '2.1uA', '6.9inwc', '0.86inwc'],
+  [38, '1.7uA', '6.8inwc', '0.87inwc'],
+] as const;
+
+const gauge = (id: string, text: string, dimension: Dimension): EventBody => ({
+  type: 'gauge',
+  gauge: id,
+  ...typed(text, dimension),
+});
+
+const NOTHING_FOUND: readonly EventBody[] = [
+  {
+    type: 'closed',
+    words: '',
+    ending: 'nothing-found',
+    given: { run: 'two full heats', complaint: 'a yearly service: nothing was wrong' },
+  },
+];
+
+const CLEANED: readonly EventBody[] = [
+  {
+    type: 'break-recorded',
+    part: 'flame-rod',
+    title: 'flame rod',
+    failure: 'coated: a thinner signal',
+    cause: 'silica from the laundry',
+    standing: 'suspected',
+    action: 'Rod cleaned.',
+    advice: { suspects: [], standing: 'suspected' },
+  },
+  { type: 'repaired', part: 'flame-rod', action: 'clean' },
+  ...proved('furnace', ['flame-sensing']),
+  { type: 'closed', words: '', ending: 'proved', given: {} },
+];
+
+/** Services of one furnace, whose flame signal slides. */
+const SERVICES = YEARLY.map(([daysAgo, signal, inlet, draft, cleaned]): DemoCall => ({
+  machine: 0,
+  person: 'imre',
+  daysAgo,
+  complaint: 'Yearly service.',
+  events: [
+    gauge('draft', draft, 'pressure'),
+    gauge('flame-signal', signal, 'current'),
+    gauge('gas-inlet', inlet, 'pressure'),
+    seen('call', 'yes'),
+    seen('heating', 'yes'),
+    { type: 'fact', fact: 'smell', value: 'none' },
+    { type: 'fact', fact: 'co', value: 2 },
+    ...(cleaned === undefined ? NOTHING_FOUND : CLEANED),
+  ],
+}));
+
 export const CALLS: readonly DemoCall[] = [
+  ...SERVICES,
   {
     machine: 2,
     person: 'imre',

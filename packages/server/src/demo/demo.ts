@@ -38,7 +38,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
   await StoredInstrument.bulkCreate(INSTRUMENTS.map((i) => ({ ...i, id: v7() })));
   const machines = [];
   // The shop has known them for a while.
-  const known = new Date(Date.now() - 1200 * 86_400_000);
+  const known = new Date(Date.now() - 3000 * 86_400_000);
   for (const machine of MACHINES) machines.push(await Machine.create({ ...machine, id: v7(), createdAt: known }));
   for (const demo of CALLS) {
     const machine = machines[demo.machine]!;

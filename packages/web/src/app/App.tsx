@@ -66,7 +66,7 @@ const router = createBrowserRouter([
       { path: '/calls/:id', element: <SignedIn inCall place={(me) => <CallPlace me={me} />} /> },
       { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
-      { path: '/machines/:id', element: <SignedIn place={() => <MachinePage />} /> },
+      { path: '/machines/:id', element: <SignedIn place={(me) => <MachinePage me={me} />} /> },
       { path: '/bench', element: <SignedIn place={() => <Bench />} /> },
       { path: '/bench/tests/:id', element: <SignedIn place={(me) => <TestPage me={me} />} /> },
       { path: '/bench/instruments', element: <SignedIn place={(me) => <Register me={me} />} /> },

@@ -1,5 +1,7 @@
 import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
-import type { CallView, Drawing, Guide, ProofView, ViewOptions } from '@zetalysis/core/presentation';
+import type { KeptLimit } from '@zetalysis/core/bench';
+import type { MachineEntry } from '@zetalysis/core/history';
+import type { CallView, Drawing, Guide, ProofView, ReadingsView, ViewOptions } from '@zetalysis/core/presentation';
 import { type Build, buildKey } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
@@ -18,6 +20,11 @@ export interface LoadedEngine {
   readonly toProve: (log: Log, repair: string, viewer: Viewer) => Promise<ProofView | undefined>;
   readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;
+  readonly readings: (
+    entries: readonly MachineEntry[],
+    kept: readonly KeptLimit[],
+    units: UnitSystem,
+  ) => Promise<ReadingsView[]>;
   readonly readLog: (log: MeterLog, hung: readonly HungAt[]) => Promise<LogReading>;
   readonly whereToHang: (log: Log) => Promise<Hang[]>;
   readonly find: (sought: readonly Sought[]) => Promise<Found[]>;
@@ -61,6 +68,7 @@ export function holdEngine(): EngineHold {
         toProve: (log, repair, viewer) => api.toProve(key, log, repair, viewer),
         advice: (log, viewer) => api.advice(key, log, viewer),
         guide: (units) => api.guide(key, units),
+        readings: (entries, kept, units) => api.readings(key, entries, kept, units),
         readLog: (log, hung) => api.readLog(key, log, hung),
         whereToHang: (log) => api.whereToHang(key, log),
         find: (sought) => api.find(key, sought),

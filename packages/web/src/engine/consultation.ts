@@ -7,6 +7,8 @@ import {
   type Sought,
   whereToHang,
 } from '@zetalysis/core/analysis';
+import type { KeptLimit } from '@zetalysis/core/bench';
+import type { MachineEntry } from '@zetalysis/core/history';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
 import {
   type CallView,
@@ -16,6 +18,8 @@ import {
   guideOf,
   proofView,
   type ProofView,
+  readingsOverTime,
+  type ReadingsView,
   snapshot,
   testsView,
   type TestView,
@@ -118,6 +122,11 @@ export class Consultation {
   /** The steps and faults under which readings can be found. */
   find(sought: readonly Sought[]): Found[] {
     return findReadings(this.#engine, sought);
+  }
+
+  /** What was read on this machine over the years. */
+  readings(entries: readonly MachineEntry[], kept: readonly KeptLimit[], units: UnitSystem): ReadingsView[] {
+    return readingsOverTime(this.#engine.model, entries, kept, units);
   }
 
   /** The log of a logging meter, beside the model. */

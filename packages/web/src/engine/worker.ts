@@ -1,5 +1,7 @@
 import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
-import type { CallView, Drawing, Guide, ProofView, ViewOptions } from '@zetalysis/core/presentation';
+import type { KeptLimit } from '@zetalysis/core/bench';
+import type { MachineEntry } from '@zetalysis/core/history';
+import type { CallView, Drawing, Guide, ProofView, ReadingsView, ViewOptions } from '@zetalysis/core/presentation';
 import type { Build } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
@@ -40,6 +42,14 @@ const api = {
   },
   guide(key: string, units: UnitSystem): Guide {
     return need(key).guide(units);
+  },
+  readings(
+    key: string,
+    entries: readonly MachineEntry[],
+    kept: readonly KeptLimit[],
+    units: UnitSystem,
+  ): ReadingsView[] {
+    return need(key).readings(entries, kept, units);
   },
   readLog(key: string, log: MeterLog, hung: readonly HungAt[]): LogReading {
     return need(key).readLog(log, hung);

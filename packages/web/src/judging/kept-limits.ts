@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { KeptField } from '@zetalysis/core/bench';
+import { type KeptField, typedLimits } from '@zetalysis/core/bench';
 import { http } from '../api/http';
 
 interface Kept {
@@ -13,14 +13,5 @@ export function useKeptLimits(machine: string | undefined): Kept {
     queryKey: ['limits', machine ?? 'shop'],
     queryFn: () => http('GET /limits', { query: machine === undefined ? {} : { machine } }),
   });
-  return {
-    typed: (test, measure) => {
-      const those = data.filter((l) => l.test === test && l.measure === measure);
-      const plate = those.find((l) => l.field === 'plate');
-      return {
-        ...Object.fromEntries(those.map((l) => [l.field, l.typed])),
-        ...(plate && { source: [plate.source, plate.by].filter((w) => w !== '').join(', ') }),
-      };
-    },
-  };
+  return { typed: (test, measure) => typedLimits(data, test, measure) };
 }

@@ -1,5 +1,6 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { type Arrived, type CallEvent, OVERVIEW_TYPES } from '@zetalysis/core/visit';
+import { DATED_TYPES } from '@zetalysis/core/history';
 import { fullText } from '../../db/search';
 import type { Authority } from '@zetalysis/core/rules';
 import { authorityFrom, authorityText } from '../session/authority';
@@ -194,6 +195,20 @@ export async function callsOnMachine(machineId: string, most: number): Promise<L
     ...PLAIN,
   });
   return withHeads(calls.map((c) => c.id));
+}
+
+/** The entries on a machine that hold a reading or a repair and were not taken back, the newest first, so many at most. */
+export async function readingsOnMachine(machineId: string, most: number): Promise<LoggedEvent[]> {
+  const rows = await Call.sequelize!.query<{ id: string }>(
+    `SELECT e.id FROM calls c JOIN events e ON e.callId = c.id
+      WHERE c.machineId = :machineId AND e.type IN (:types) AND NOT EXISTS (
+        SELECT 1 FROM events r WHERE r.callId = e.callId AND r.type = 'retracted' AND JSON_VALUE(r.body, '$.event') = e.id)
+      ORDER BY c.createdAt DESC, e.number DESC LIMIT :most`,
+    { replacements: { machineId, types: DATED_TYPES, most }, type: QueryTypes.SELECT },
+  );
+  const found = await LoggedEvent.findAll({ where: { id: rows.map((r) => r.id) }, ...PLAIN });
+  const byId = new Map(found.map((e) => [e.id, e]));
+  return rows.map(({ id }) => byId.get(id)!);
 }
 
 /** The overviews of the other calls on a machine, for what they left behind. */

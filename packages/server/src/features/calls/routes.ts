@@ -8,6 +8,7 @@ export function callRoutes(log: Calls): Router {
   serve(router, calls.list, ({ query }) => log.list(query));
   serve(router, calls.watch, () => log.watch());
   serve(router, calls.ofMachine, ({ params }) => log.ofMachine(params.id));
+  serve(router, calls.readings, ({ params }) => log.readings(params.id));
   serve(router, calls.read, ({ params }) => log.read(params.id));
   serve(router, calls.events, ({ params, query }) => log.events(params.id, Number(query.after ?? '0')));
   serve(router, calls.look, async ({ params }, { person }) => {

@@ -1,4 +1,13 @@
-import { buildEntry, buildOf, type CallEvent, type EventBody, type Refusal, refusalOf } from '@zetalysis/core/visit';
+import {
+  buildEntry,
+  buildOf,
+  type CallEvent,
+  type EventBody,
+  madeAt,
+  type Refusal,
+  refusalOf,
+} from '@zetalysis/core/visit';
+import type { MachineEntry } from '@zetalysis/core/history';
 import type {
   CallHead,
   calls,
@@ -28,6 +37,7 @@ import {
   type Listed,
   lookersOf,
   noteLooker,
+  readingsOnMachine,
   watchedCalls,
 } from './repository';
 
@@ -36,6 +46,9 @@ const PAGE = 500;
 
 /** As many calls as a machine's page shows of its life. */
 const MOST_OF_A_LIFE = 100;
+
+/** As many readings as are looked at over time. */
+const MOST_READINGS = 2000;
 
 type Refused = Omit<RefusedEvent, 'id'>;
 
@@ -61,6 +74,12 @@ export class Calls {
   /** The newest calls on a machine. */
   async ofMachine(machine: string): Promise<CallSummary[]> {
     return summaries(await callsOnMachine(machine, MOST_OF_A_LIFE));
+  }
+
+  /** What was read and mended on a machine, the newest first. */
+  async readings(machine: string): Promise<MachineEntry[]> {
+    const events = (await readingsOnMachine(machine, MOST_READINGS)).map(asEvent);
+    return events.map((event) => ({ call: event.call, at: madeAt(event), body: event.body }));
   }
 
   async read(id: string): Promise<CallHead> {

@@ -1,3 +1,5 @@
+import type { MachineEntry } from '@zetalysis/core/history';
+import type { EventBody } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
 import * as builds from '../../db/migrations/0003-builds';
 import { made, openHouse, opening } from '../../../test/house';
@@ -96,5 +98,39 @@ describe('machines', () => {
     expect((await put(id, { MV: 'TR9' })).status).toBe(400);
     expect((await put(v7(), wires)).status).toBe(404);
     expect((await put('nonsense', wires)).status).toBe(400);
+  });
+});
+
+describe('what was read on a machine', () => {
+  test('is given of all its calls, the newest first, with what was mended; what was taken back and what is no reading is not', async () => {
+    const me = await signIn();
+    const all = (await api().get('/api/machines').set(me)).body as { machines: { id: string; profile: string }[] };
+    const [here, there] = all.machines.filter((m) => m.profile === 'furnace-condensing').map((m) => m.id);
+    const ohms = (value: number): EventBody => ({
+      type: 'ohms',
+      part: 'igniter',
+      branch: '',
+      reading: { kind: 'value', value, dimension: 'resistance' },
+      typed: String(value),
+    });
+    const readings = async (of: string) =>
+      (await api().get(`/api/machines/${of}/readings`).set(me)).body as MachineEntry[];
+    const [before, elsewhere] = [(await readings(here!)).length, (await readings(there!)).length];
+    const call = v7();
+    const wrong = made(call, ohms(6), 2);
+    const log = [
+      made(call, { ...opening, machine: here! }),
+      wrong,
+      made(call, { type: 'seen', phase: 'inducer', answer: 'yes' }, 3),
+      made(call, { type: 'retracted', event: wrong.id }, 4),
+      made(call, ohms(62), 5),
+      made(call, { type: 'repaired', part: 'flame-rod', action: 'clean' }, 6),
+    ];
+    expect((await api().post(`/api/calls/${call}/events`).set(me).send({ events: log })).body.refused).toEqual([]);
+    const found = await readings(here!);
+    expect(found).toHaveLength(before + 2);
+    expect(found.slice(0, 2).map((e) => e.body)).toEqual([log[5]!.body, log[4]!.body]);
+    expect(found[1]).toMatchObject({ call, at: Date.parse(log[4]!.at) });
+    expect(await readings(there!)).toHaveLength(elsewhere);
   });
 });

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { Machine, ProfileSummary } from '@zetalysis/contract';
+import type { Machine, Me, ProfileSummary } from '@zetalysis/contract';
 import { buildWords } from '../../api/appliances';
 import { http } from '../../api/http';
 import { useContact, useMachine, useProfiles } from '../../api/queries';
@@ -16,12 +16,13 @@ import { ContactDialog } from './ContactDialog';
 import { CorrectDialog } from './CorrectDialog';
 import { Life } from './Life';
 import styles from './MachinePage.module.css';
+import { OverTime } from './OverTime';
 import { WiresDialog } from './WiresDialog';
 
 type Asked = 'correct' | 'build' | 'contact' | 'wires';
 
 /** One machine of the register: its life, how this very unit is built and wired, its plate, and whose it is. */
-export default function MachinePage() {
+export default function MachinePage({ me }: { me: Me }) {
   const { id } = useParams<{ id: string }>();
   const machine = useMachine(id);
   const profiles = useProfiles().data ?? [];
@@ -58,6 +59,7 @@ export default function MachinePage() {
     >
       <LifeOf machine={m} />
       <div className={styles.column}>
+        <OverTime machine={m} units={me.units} />
         <Preview profile={m.profile} build={m.build} />
         <WiresOf machine={m} onName={() => setAsked('wires')} />
       </div>
