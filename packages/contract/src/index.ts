@@ -17,11 +17,13 @@ export type { AnyEndpoint, Replied, Sent } from './endpoint';
 export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';
 export { limitFields, limits, type Limit, type NewLimit } from './limits';
 export {
+  type ChangeOf,
   type Contact,
   contactFields,
   machineFields,
   machines,
   type Machine,
+  type MachineChange,
   type MachineCorrection,
   type NewMachine,
   type Wires,

@@ -2,3 +2,4 @@
 export type { Moment } from './moment';
 export { DATED_TYPES, type MachineEntry, type ReadingLine, readingLines } from './reading-lines';
 export { type Crossing, crossingOf, type Point, type Trend, trendAt, trendOf } from './trend';
+export { BLANK_SHEET, type Sheet, SHEET, SHEET_IDS, type SheetId, sheetProblems } from './sheet';

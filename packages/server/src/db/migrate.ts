@@ -8,6 +8,7 @@ import * as fifth from './migrations/0005-rights-lookers';
 import * as sixth from './migrations/0006-shop-limits';
 import * as seventh from './migrations/0007-steps-clocks';
 import * as eighth from './migrations/0008-instruments';
+import * as ninth from './migrations/0009-machine-records';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -19,6 +20,7 @@ const MIGRATIONS = [
   { name: '0006-shop-limits', ...sixth },
   { name: '0007-steps-clocks', ...seventh },
   { name: '0008-instruments', ...eighth },
+  { name: '0009-machine-records', ...ninth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

@@ -1,8 +1,13 @@
 import { type Build, PLAIN, withVariant } from '@zetalysis/core/profile';
 import type { NewMachine, Wires } from '@zetalysis/contract';
+import type { Sheet } from '@zetalysis/core/history';
 
 /** A machine of the invented shop. */
-type DemoMachine = Omit<NewMachine, 'build'> & { readonly build: Build; readonly wires?: Wires };
+type DemoMachine = Omit<NewMachine, 'build'> & {
+  readonly build: Build;
+  readonly wires?: Wires;
+  readonly sheet?: Sheet;
+};
 
 export const MACHINES: readonly DemoMachine[] = [
   {
@@ -13,6 +18,18 @@ export const MACHINES: readonly DemoMachine[] = [
     serial: 'HG4471203',
     profile: 'furnace-condensing',
     build: PLAIN,
+    sheet: {
+      made: '2014',
+      fuel: 'natural gas, not converted',
+      input: '80,000 Btu/h',
+      manifold: '3.5 in w.c.',
+      inlet: '5.0 in w.c.',
+      rise: '35–65 °F',
+      volts: '120 V',
+      stands: 'utility room',
+      shares: 'alone on its switch',
+      normal: 'The inducer hums for a second before it turns, since it was new. The air switch makes at 0.58 in w.c.',
+    },
   },
   {
     label: 'Furnace, chapel hall',

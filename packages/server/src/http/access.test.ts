@@ -1,4 +1,5 @@
 import { CONTRACT, type AnyEndpoint, type Colleague } from '@zetalysis/contract';
+import { BLANK_SHEET } from '@zetalysis/core/history';
 import { GRANTS } from '@zetalysis/core/rules';
 import { v7 } from 'uuid';
 import { type Credentials, made, openHouse, opening } from '../../test/house';
@@ -56,13 +57,22 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['GET', '/machines/:machine', undefined, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine', CORRECTION, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:none', CORRECTION, 401, 404, 404, 404, 404],
+  ['PUT', '/machines/:machine/sheet', BLANK_SHEET, 401, 200, 200, 200, 200],
+  ['PUT', '/machines/:machine/sheet', { ...BLANK_SHEET, made: 'soon' }, 401, 400, 400, 400, 400],
+  ['PUT', '/machines/:none/sheet', BLANK_SHEET, 401, 404, 404, 404, 404],
+  ['PUT', '/machines/:machine/retired', { retired: null }, 401, 403, 403, 200, 200],
+  ['PUT', '/machines/:none/retired', { retired: 'scrapped' }, 401, 404, 404, 404, 404],
+  ['PUT', '/machines/:machine/merged', { into: null }, 401, 403, 403, 200, 200],
+  ['PUT', '/machines/:machine/merged', { into: v7() }, 401, 403, 403, 404, 404],
+  ['GET', '/machines/:machine/changes', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/machines/:none/changes', undefined, 401, 404, 404, 404, 404],
   ['GET', '/machines/:machine/resets', undefined, 401, 200, 200, 200, 200],
   ['GET', '/machines/:machine/calls', undefined, 401, 200, 200, 200, 200],
   ['GET', '/machines/:machine/readings', undefined, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine/wires', {}, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine/build', PLAIN, 401, 200, 200, 200, 200],
   ['GET', '/machines/:machine/contact', undefined, 401, 200, 200, 200, 200],
-  ['PUT', '/machines/:machine/contact', { customer: 'Q', telephone: '' }, 401, 200, 200, 200, 200],
+  ['PUT', '/machines/:machine/contact', { customer: 'Q', telephone: '', access: '' }, 401, 200, 200, 200, 200],
   ['GET', '/machines/:none/contact', undefined, 401, 404, 404, 404, 404],
   ['GET', '/instruments', undefined, 401, 200, 200, 200, 200],
   ['POST', '/instruments', (person) => ({ ...CLAMP, serial: `ZC-${person}` }), 401, 403, 201, 201, 201],

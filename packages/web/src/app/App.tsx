@@ -17,6 +17,7 @@ const Today = lazy(() => import('../places/today/Today'));
 const NewCall = lazy(() => import('../places/today/NewCall'));
 const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
+const LabelPage = lazy(() => import('../places/machines/LabelPage'));
 const MachinePage = lazy(() => import('../places/machines/MachinePage'));
 const Bench = lazy(() => import('../places/bench/Bench'));
 const TestPage = lazy(() => import('../places/bench/TestPage'));
@@ -66,6 +67,7 @@ const router = createBrowserRouter([
       { path: '/calls/:id', element: <SignedIn inCall place={(me) => <CallPlace me={me} />} /> },
       { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
+      { path: '/machines/:id/label', element: <SignedIn place={() => <LabelPage />} /> },
       { path: '/machines/:id', element: <SignedIn place={(me) => <MachinePage me={me} />} /> },
       { path: '/bench', element: <SignedIn place={() => <Bench />} /> },
       { path: '/bench/tests/:id', element: <SignedIn place={(me) => <TestPage me={me} />} /> },

@@ -4,6 +4,7 @@ import { DATED_TYPES } from '@zetalysis/core/history';
 import { fullText } from '../../db/search';
 import type { Authority } from '@zetalysis/core/rules';
 import { authorityFrom, authorityText } from '../session/authority';
+import { mergedWith } from '../machines/repository';
 import { Person } from '../session/model';
 import { Call, LoggedEvent, Looker, StoredOverview } from './model';
 
@@ -182,11 +183,16 @@ export async function lookersOf(callId: string): Promise<string[]> {
   return people.map((p) => p.fullName);
 }
 
+/** A machine with those that were merged into it: one machine under several ids. */
+async function idsOfMachine(machineId: string): Promise<string[]> {
+  return [machineId, ...(await mergedWith(machineId)).map((m) => m.id)];
+}
+
 /** The newest calls on a machine, so many at most. */
 export async function callsOnMachine(machineId: string, most: number): Promise<Listed[]> {
   const calls = await Call.findAll({
     attributes: ['id'],
-    where: { machineId },
+    where: { machineId: await idsOfMachine(machineId) },
     order: [
       ['createdAt', 'DESC'],
       ['id', 'DESC'],
@@ -201,10 +207,10 @@ export async function callsOnMachine(machineId: string, most: number): Promise<L
 export async function readingsOnMachine(machineId: string, most: number): Promise<LoggedEvent[]> {
   const rows = await Call.sequelize!.query<{ id: string }>(
     `SELECT e.id FROM calls c JOIN events e ON e.callId = c.id
-      WHERE c.machineId = :machineId AND e.type IN (:types) AND NOT EXISTS (
+      WHERE c.machineId IN (:machines) AND e.type IN (:types) AND NOT EXISTS (
         SELECT 1 FROM events r WHERE r.callId = e.callId AND r.type = 'retracted' AND JSON_VALUE(r.body, '$.event') = e.id)
       ORDER BY c.createdAt DESC, e.number DESC LIMIT :most`,
-    { replacements: { machineId, types: DATED_TYPES, most }, type: QueryTypes.SELECT },
+    { replacements: { machines: await idsOfMachine(machineId), types: DATED_TYPES, most }, type: QueryTypes.SELECT },
   );
   const found = await LoggedEvent.findAll({ where: { id: rows.map((r) => r.id) }, ...PLAIN });
   const byId = new Map(found.map((e) => [e.id, e]));
@@ -213,6 +219,7 @@ export async function readingsOnMachine(machineId: string, most: number): Promis
 
 /** The overviews of the other calls on a machine, for what they left behind. */
 export async function overviewsOfMachine(machineId: string): Promise<StoredOverview[]> {
-  const calls = await Call.findAll({ attributes: ['id'], where: { machineId }, ...PLAIN });
+  const machine = await idsOfMachine(machineId);
+  const calls = await Call.findAll({ attributes: ['id'], where: { machineId: machine }, ...PLAIN });
   return calls.length === 0 ? [] : StoredOverview.findAll({ where: { callId: calls.map((c) => c.id) }, ...PLAIN });
 }

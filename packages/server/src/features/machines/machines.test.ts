@@ -1,4 +1,5 @@
-import type { MachineEntry } from '@zetalysis/core/history';
+import type { Machine, MachineChange } from '@zetalysis/contract';
+import { BLANK_SHEET, type MachineEntry } from '@zetalysis/core/history';
 import type { EventBody } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
 import * as builds from '../../db/migrations/0003-builds';
@@ -132,5 +133,111 @@ describe('what was read on a machine', () => {
     expect(found.slice(0, 2).map((e) => e.body)).toEqual([log[5]!.body, log[4]!.body]);
     expect(found[1]).toMatchObject({ call, at: Date.parse(log[4]!.at) });
     expect(await readings(there!)).toHaveLength(elsewhere);
+  });
+});
+
+describe('the record of a machine', () => {
+  const rest = { make: '', modelName: '', serial: '', build: { options: [], order: {} } };
+  const enter = async (label: string, profile = 'furnace-condensing') =>
+    (
+      (
+        await api()
+          .post('/api/machines')
+          .set(await signIn())
+          .send({ ...rest, label, site: 'Test yard', profile })
+      ).body as Machine
+    ).id;
+  const put = async (who: string, path: string, body: object) =>
+    api()
+      .put(`/api/machines/${path}`)
+      .set(await signIn(who))
+      .send(body);
+  const get = async <T>(path: string) =>
+    (
+      await api()
+        .get(`/api/machines${path}`)
+        .set(await signIn())
+    ).body as T;
+  const found = async (words: string) =>
+    (await get<{ machines: Machine[] }>(`?search=${encodeURIComponent(words)}`)).machines.map((m) => m.label);
+
+  test('its plate and what is normal on it are kept; a value that cannot be read is refused with what to write', async () => {
+    const id = await enter('Sheet one');
+    const sheet = { ...BLANK_SHEET, made: '2014', manifold: '3.5 in w.c.', normal: 'hums for a second' };
+    expect((await put('bea', `${id}/sheet`, sheet)).body).toMatchObject({ sheet });
+    for (const [wrong, words] of [
+      [{ made: '14' }, /Made: A year from 1900/],
+      [{ made: '2199' }, /Made: A year/],
+      [{ manifold: 'plenty' }, /Manifold/],
+      [{ inlet: '5' }, /Inlet, least: With its unit/],
+      [{ normal: 'x'.repeat(401) }, /normal/],
+    ] as const) {
+      const answer = await put('imre', `${id}/sheet`, { ...sheet, ...wrong });
+      expect([answer.status, answer.body.detail]).toEqual([400, expect.stringMatching(words)]);
+    }
+    expect((await get<Machine>(`/${id}`)).sheet).toEqual(sheet);
+  });
+
+  test('nothing is overwritten: every change stands there with what it was before, and who made it', async () => {
+    const id = await enter('Mill');
+    const names = { label: 'Mill, cellar', site: 'Test yard', make: '', modelName: '', serial: '' };
+    await put('imre', id, names);
+    await put('imre', id, names);
+    await put('bea', `${id}/wires`, { R: { terminal: 'R', colour: 'red' } });
+    const changes = await get<MachineChange[]>(`/${id}/changes`);
+    expect(changes.map((c) => [c.what, c.by])).toEqual([
+      ['wires', 'Bea Oduya'],
+      ['register', 'Imre Castellan'],
+    ]);
+    expect(changes[1]).toMatchObject({ was: { label: 'Mill' }, becomes: { label: 'Mill, cellar' } });
+  });
+
+  test('one that is retired stands in no list, and comes back as it was', async () => {
+    const id = await enter('Scrapheap boiler');
+    expect((await put('rosa', `${id}/retired`, { retired: 'scrapped' })).body.retired).toBe('scrapped');
+    expect(await found('Scrapheap')).toEqual([]);
+    expect((await get<Machine>(`/${id}`)).label).toBe('Scrapheap boiler');
+    expect((await put('rosa', `${id}/retired`, { retired: '' })).status).toBe(400);
+    expect((await put('office', `${id}/retired`, { retired: null })).body.retired).toBeNull();
+    expect(await found('Scrapheap')).toEqual(['Scrapheap boiler']);
+  });
+
+  test('one that was entered twice is counted with the other: its calls, its readings, and those that were merged into it', async () => {
+    const [stays, twice, before] = [await enter('Twin A'), await enter('Twin B'), await enter('Twin C')];
+    const me = await signIn();
+    for (const machine of [stays, twice, before]) {
+      const call = v7();
+      await api()
+        .post(`/api/calls/${call}/events`)
+        .set(me)
+        .send({ events: [made(call, { ...opening, machine })] });
+    }
+    const calls = async (id: string) => (await get<unknown[]>(`/${id}/calls`)).length;
+    expect((await put('rosa', `${before}/merged`, { into: twice })).status).toBe(200);
+    expect(await calls(twice)).toBe(2);
+    expect((await put('rosa', `${twice}/merged`, { into: stays })).status).toBe(200);
+    expect(await calls(stays)).toBe(3);
+    expect(await found('Twin')).toEqual(['Twin A']);
+    expect((await get<Machine>(`/${before}`)).mergedInto).toBe(stays);
+    expect((await put('rosa', `${twice}/merged`, { into: null })).body.mergedInto).toBeNull();
+    expect(await calls(stays)).toBe(2);
+    expect(await found('Twin')).toEqual(['Twin A', 'Twin B']);
+  });
+
+  test.each([
+    ['with itself', (a: string) => a, 400, /the other one/],
+    ['with one of another family', () => enter('Dryer', 'dryer-burner'), 400, /another family/],
+    ['with nobody', () => v7(), 404, /register/],
+  ])('it is not merged %s', async (_, other, status, words) => {
+    const id = await enter('Alone');
+    const answer = await put('rosa', `${id}/merged`, { into: await other(id) });
+    expect([answer.status, answer.body.detail]).toEqual([status, expect.stringMatching(words)]);
+    expect((await get<Machine>(`/${id}`)).mergedInto).toBeNull();
+  });
+
+  test('it is not merged with one that is gone itself, and not in a ring', async () => {
+    const [a, b] = [await enter('Ring A'), await enter('Ring B')];
+    await put('rosa', `${a}/merged`, { into: b });
+    expect((await put('rosa', `${b}/merged`, { into: a })).body.detail).toMatch(/stands in the register/);
   });
 });

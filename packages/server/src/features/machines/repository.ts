@@ -1,9 +1,19 @@
 import { literal } from 'sequelize';
 import type { Build } from '@zetalysis/core/profile';
 import { buildEntry } from '@zetalysis/core/visit';
-import type { Contact, Machine as ShownMachine, MachineCorrection, NewMachine, Wires } from '@zetalysis/contract';
+import type {
+  Contact,
+  Machine as ShownMachine,
+  MachineChange,
+  MachineCorrection,
+  NewMachine,
+  Wires,
+} from '@zetalysis/contract';
+import { BLANK_SHEET, type Sheet } from '@zetalysis/core/history';
+import { v7 } from 'uuid';
 import { fullText } from '../../db/search';
-import { Machine, StoredContact } from './model';
+import { Person } from '../session/model';
+import { Machine, StoredChange, StoredContact } from './model';
 
 /** A machine as the contract has it. */
 export const shown = (m: Machine): ShownMachine => ({
@@ -16,6 +26,9 @@ export const shown = (m: Machine): ShownMachine => ({
   profile: m.profile,
   build: buildEntry(m.build),
   wires: m.wires,
+  sheet: { ...BLANK_SHEET, ...m.sheet },
+  retired: m.retired,
+  mergedInto: m.mergedInto,
   createdAt: m.createdAt.toISOString(),
 });
 
@@ -36,9 +49,9 @@ export async function listMachines(asked: MachinesAsked): Promise<{ found: Machi
   const { rows, count } = await Machine.findAndCountAll({
     where:
       words === ''
-        ? {}
+        ? { gone: false }
         : literal(
-            `MATCH (label, site, make, modelName, serial) AGAINST (${Machine.sequelize!.escape(words)} IN BOOLEAN MODE)`,
+            `gone = FALSE AND MATCH (label, site, make, modelName, serial) AGAINST (${Machine.sequelize!.escape(words)} IN BOOLEAN MODE)`,
           ),
     order: [
       [sort, direction],
@@ -58,19 +71,55 @@ export const machinesWith = (ids: readonly string[]): Promise<Machine[]> =>
 
 export const addMachine = (machine: NewMachine & { readonly id: string }): Promise<Machine> => Machine.create(machine);
 
-export const changeMachine = (
-  machine: Machine,
-  change: { wires: Wires } | { build: Build } | MachineCorrection,
-): Promise<Machine> => machine.update(change);
+/** What may be changed of a machine at once. */
+type Change =
+  | { readonly what: 'register'; readonly to: MachineCorrection }
+  | { readonly what: 'sheet'; readonly to: { readonly sheet: Sheet } }
+  | { readonly what: 'build'; readonly to: { readonly build: Build } }
+  | { readonly what: 'wires'; readonly to: { readonly wires: Wires } }
+  | { readonly what: 'retired'; readonly to: { readonly retired: string | null } }
+  | { readonly what: 'merged'; readonly to: { readonly mergedInto: string | null } };
+
+/** Changes a machine and writes down what it was before, by whom; what changes nothing is not written down. */
+export const changeMachine = (machine: Machine, person: string, { what, to }: Change): Promise<Machine> =>
+  Machine.sequelize!.transaction(async (transaction) => {
+    const now = (await Machine.findByPk(machine.id, { transaction, lock: transaction.LOCK.UPDATE }))!;
+    const was = Object.fromEntries(Object.keys(to).map((field) => [field, now.get(field as keyof Machine) ?? null]));
+    if (JSON.stringify(was) === JSON.stringify(to)) return now;
+    await StoredChange.create(
+      { id: v7(), machineId: now.id, personId: person, what, was, becomes: to },
+      { transaction },
+    );
+    now.set(to);
+    return now.set({ gone: now.retired !== null || now.mergedInto !== null }).save({ transaction });
+  });
+
+/** Everything that was changed of a machine, the newest first. */
+export async function changesOf(machineId: string): Promise<MachineChange[]> {
+  const rows = await StoredChange.findAll({ where: { machineId }, order: [['id', 'DESC']] });
+  const people = await Person.findAll({ where: { id: rows.map((r) => r.personId) }, raw: true });
+  const nameOf = new Map(people.map((p) => [p.id, p.fullName]));
+  return rows.map(({ id, what, was, becomes, createdAt, personId }) => ({
+    id,
+    what,
+    was,
+    becomes,
+    at: createdAt.toISOString(),
+    by: nameOf.get(personId) ?? '',
+  }));
+}
+
+/** The machines that are the same as this one, by what was merged. */
+export const mergedWith = (id: string): Promise<Machine[]> => Machine.findAll({ where: { mergedInto: id } });
 
 /** Whose machine it is; nothing written down is nobody. */
 export async function contactOf(machineId: string): Promise<Contact> {
   const row = await StoredContact.findByPk(machineId);
-  return { customer: row?.customer ?? '', telephone: row?.telephone ?? '' };
+  return { customer: row?.customer ?? '', telephone: row?.telephone ?? '', access: row?.access ?? '' };
 }
 
 /** Keeps whose machine it is in place of what was kept; nobody leaves nothing behind. */
 export async function keepContact(machineId: string, contact: Contact): Promise<void> {
-  if (contact.customer === '' && contact.telephone === '') await StoredContact.destroy({ where: { machineId } });
+  if (Object.values(contact).every((text) => text === '')) await StoredContact.destroy({ where: { machineId } });
   else await StoredContact.upsert({ machineId, ...contact });
 }

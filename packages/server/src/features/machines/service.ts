@@ -4,6 +4,7 @@ import { overviewsOfMachine } from '../calls/repository';
 import type {
   Contact,
   Machine as ShownMachine,
+  MachineChange,
   MachineCorrection,
   machines,
   NewMachine,
@@ -16,7 +17,21 @@ import { pageOf } from '../../http/page';
 import { Problem } from '../../http/problem';
 import type { Profiles } from '../profiles/service';
 import type { Machine } from './model';
-import { addMachine, changeMachine, contactOf, keepContact, listMachines, machineWith, shown } from './repository';
+import { can } from '@zetalysis/core/rules';
+import { SHEET, type Sheet, type SheetId, sheetProblems } from '@zetalysis/core/history';
+import { authorityOf } from '../session/authority';
+import type { Person } from '../session/model';
+import {
+  addMachine,
+  changeMachine,
+  changesOf,
+  mergedWith,
+  contactOf,
+  keepContact,
+  listMachines,
+  machineWith,
+  shown,
+} from './repository';
 
 /** The register: what stands where, and how it is built. */
 export class Machines {
@@ -39,8 +54,51 @@ export class Machines {
   }
 
   /** Corrects the register; calls keep what they were opened with. */
-  async correct(id: string, correction: MachineCorrection): Promise<ShownMachine> {
-    return shown(await changeMachine(await this.known(id), correction));
+  async correct(id: string, correction: MachineCorrection, person: Person): Promise<ShownMachine> {
+    return shown(await changeMachine(await this.known(id), person.id, { what: 'register', to: correction }));
+  }
+
+  /** Throws a Problem where a field cannot be read. */
+  async writeSheet(id: string, sheet: Sheet, person: Person): Promise<ShownMachine> {
+    const machine = await this.known(id);
+    const [wrong] = Object.entries(sheetProblems(sheet, new Date().getFullYear()));
+    if (wrong) throw new Problem(400, 'Not understood', `${SHEET[wrong[0] as SheetId].title}: ${wrong[1]}`);
+    return shown(await changeMachine(machine, person.id, { what: 'sheet', to: { sheet } }));
+  }
+
+  /** Throws a Problem for whom it is not. */
+  async retire(id: string, retired: string | null, person: Person): Promise<ShownMachine> {
+    const machine = await this.known(id);
+    mayRemove(person);
+    return shown(await changeMachine(machine, person.id, { what: 'retired', to: { retired } }));
+  }
+
+  /** Throws a Problem for whom it is not, and where the two cannot be one. What was merged into this one goes with it. */
+  async merge(id: string, into: string | null, person: Person): Promise<ShownMachine> {
+    const machine = await this.known(id);
+    mayRemove(person);
+    const to = { what: 'merged', to: { mergedInto: into } } as const;
+    if (into === null) return shown(await changeMachine(machine, person.id, to));
+    const other = await this.known(into);
+    if (other.id === machine.id) throw new Problem(400, 'The same machine', 'Choose the other one that it is.');
+    if (other.profile !== machine.profile)
+      throw new Problem(
+        400,
+        'Another family',
+        `${other.label} is of another family. One machine is of one: correct the one that is entered wrongly.`,
+      );
+    if (other.mergedInto !== null || other.retired !== null)
+      throw new Problem(
+        409,
+        'Not in the register',
+        `${other.label} was merged or retired itself. Choose the one that stands in the register.`,
+      );
+    for (const same of await mergedWith(machine.id)) await changeMachine(same, person.id, to);
+    return shown(await changeMachine(machine, person.id, to));
+  }
+
+  async changes(id: string): Promise<MachineChange[]> {
+    return changesOf((await this.known(id)).id);
   }
 
   /** Resets that nobody found a cause for, of the calls on this machine in the last thirty days. */
@@ -53,15 +111,15 @@ export class Machines {
       .map((p) => ({ ...p, at: new Date(p.at).toISOString() }));
   }
 
-  async nameWires(id: string, wires: Wires): Promise<ShownMachine> {
-    return shown(await changeMachine(await this.known(id), { wires }));
+  async nameWires(id: string, wires: Wires, person: Person): Promise<ShownMachine> {
+    return shown(await changeMachine(await this.known(id), person.id, { what: 'wires', to: { wires } }));
   }
 
   /** Calls that are open keep the build they were opened with. */
-  async rebuild(id: string, build: Build): Promise<ShownMachine> {
+  async rebuild(id: string, build: Build, person: Person): Promise<ShownMachine> {
     const machine = await this.known(id);
     await this.profiles.checkBuild(machine.profile, build);
-    return shown(await changeMachine(machine, { build }));
+    return shown(await changeMachine(machine, person.id, { what: 'build', to: { build } }));
   }
 
   async contact(id: string): Promise<Contact> {
@@ -78,4 +136,10 @@ export class Machines {
     if (!machine) throw new Problem(404, 'No such machine', 'This machine is not in the register.');
     return machine;
   }
+}
+
+/** Whoever sets the shop's limits keeps its register in order. */
+function mayRemove(person: Person): void {
+  if (can(authorityOf(person), 'tighten') !== '+')
+    throw new Problem(403, 'Not yours to remove', 'A lead or an admin merges and retires machines. Ask one of them.');
 }

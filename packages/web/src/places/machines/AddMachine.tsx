@@ -1,24 +1,27 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import type { NewMachine } from '@zetalysis/contract';
+import type { MachineCorrection } from '@zetalysis/contract';
 import { buildEntry } from '@zetalysis/core/visit';
 import { Form, Input, Select } from 'antd';
 import { type Appliance, applianceKey } from '../../api/appliances';
 import { http } from '../../api/http';
 import { Dialog } from '../../kit/Dialog';
 import { Notice } from '../../kit/Notice';
+import { namesOf } from './names';
 
-type Given = Pick<NewMachine, 'label' | 'site'> &
-  Partial<Pick<NewMachine, 'make' | 'modelName' | 'serial'>> & { readonly appliance: string };
+type Given = MachineCorrection & { readonly appliance: string };
+
+/** What is not known yet. */
+const UNREAD = { make: '', modelName: '', serial: '' };
 
 /** A new machine in the register. */
 export function AddMachine({ appliances, onClose }: { appliances: readonly Appliance[]; onClose: () => void }) {
   const [form] = Form.useForm<Given>();
   const queries = useQueryClient();
   const add = useMutation({
-    mutationFn: ({ appliance, ...rest }: Given) => {
+    mutationFn: ({ appliance, ...given }: Given) => {
       const { profile, build } = appliances.find((a) => applianceKey(a) === appliance)!;
       return http('POST /machines', {
-        body: { make: '', modelName: '', serial: '', ...rest, profile, build: buildEntry(build) },
+        body: { ...namesOf(given), profile, build: buildEntry(build) },
       });
     },
     onSuccess: async () => {
@@ -29,7 +32,13 @@ export function AddMachine({ appliances, onClose }: { appliances: readonly Appli
   const needed = { required: true, whitespace: true, message: 'Fill this in.' };
   return (
     <Dialog title="Add a machine" onClose={onClose} action="Add" onAction={() => form.submit()} busy={add.isPending}>
-      <Form form={form} layout="vertical" requiredMark={false} onFinish={(v: Given) => add.mutate(v)}>
+      <Form
+        form={form}
+        layout="vertical"
+        requiredMark={false}
+        initialValues={UNREAD}
+        onFinish={(v: Given) => add.mutate(v)}
+      >
         <Form.Item name="label" label="What you call it" rules={[needed]}>
           <Input maxLength={120} />
         </Form.Item>

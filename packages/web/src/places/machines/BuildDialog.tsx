@@ -1,9 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Checkbox } from 'antd';
 import { useState } from 'react';
 import type { Machine, ProfileSummary } from '@zetalysis/contract';
 import { type Build, ordersOfProfile, ProblemError } from '@zetalysis/core/profile';
 import { buildEntry } from '@zetalysis/core/visit';
+import { useMachineChange } from '../../api/change-machine';
 import { http } from '../../api/http';
 import { useProfiles } from '../../api/queries';
 import { profileSource } from '../../store/profiles';
@@ -22,14 +23,11 @@ export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: (
   const source = useQuery({ queryKey: ['source', machine.profile], queryFn: () => profileSource(machine.profile) });
   const [build, setBuild] = useState<Build>(machine.build);
   const { drawing } = useGuide(machine.profile, build, 'us', undefined, { withGuide: false });
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: () => http('PUT /machines/:id/build', { params: { id: machine.id }, body: buildEntry(build) }),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['machines'] });
-      onClose();
-    },
-  });
+  const save = useMachineChange(
+    machine,
+    () => http('PUT /machines/:id/build', { params: { id: machine.id }, body: buildEntry(build) }),
+    onClose,
+  );
   const orders = source.data === undefined ? {} : readOrders(source.data, machine.profile, build);
   const toggle = (option: string, present: boolean): void =>
     // Another circuit has other rungs: an order written for the old one means nothing there.
@@ -45,7 +43,7 @@ export function BuildDialog({ machine, onClose }: { machine: Machine; onClose: (
       title={`How ${machine.label} is built`}
       onClose={onClose}
       action="Save"
-      onAction={() => save.mutate()}
+      onAction={() => save.mutate(undefined)}
       busy={save.isPending}
       width={860}
     >

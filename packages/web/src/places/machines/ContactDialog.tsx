@@ -15,10 +15,10 @@ export function ContactDialog({ machine, onClose }: { machine: Machine; onClose:
   const [changed, setChanged] = useState<Contact>();
   const contact = changed ?? kept.data;
   const save = useMutation({
-    mutationFn: ({ customer, telephone }: Contact) =>
+    mutationFn: ({ customer, telephone, access }: Contact) =>
       http('PUT /machines/:id/contact', {
         params: { id: machine.id },
-        body: { customer: customer.trim(), telephone: telephone.trim() },
+        body: { customer: customer.trim(), telephone: telephone.trim(), access: access.trim() },
       }),
     onSuccess: (now) => {
       queries.setQueryData(['contact', machine.id], now);
@@ -49,6 +49,13 @@ export function ContactDialog({ machine, onClose }: { machine: Machine; onClose:
             maxLength={60}
             value={contact.telephone}
             onChange={(telephone) => setChanged({ ...contact, telephone })}
+          />
+          <Field
+            label="How to get in"
+            maxLength={300}
+            placeholder="key with the neighbour, dog, not before nine"
+            value={contact.access}
+            onChange={(access) => setChanged({ ...contact, access })}
           />
           <p className="fine">Emptied fields are erased at the server. Do not write names or numbers into notes.</p>
         </>

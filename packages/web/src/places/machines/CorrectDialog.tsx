@@ -1,9 +1,10 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Machine, MachineCorrection } from '@zetalysis/contract';
 import { Form, Input } from 'antd';
+import { useMachineChange } from '../../api/change-machine';
 import { http } from '../../api/http';
 import { Dialog } from '../../kit/Dialog';
 import { Notice } from '../../kit/Notice';
+import { namesOf } from './names';
 
 const FIELDS = [
   { name: 'label', label: 'What you call it', most: 120, needed: true },
@@ -16,25 +17,11 @@ const FIELDS = [
 /** What the register says of a machine is corrected; its calls keep what they were opened with. */
 export function CorrectDialog({ machine, onClose }: { machine: Machine; onClose: () => void }) {
   const [form] = Form.useForm<MachineCorrection>();
-  const queries = useQueryClient();
-  const correct = useMutation({
-    mutationFn: (given: MachineCorrection) =>
-      http('PUT /machines/:id', {
-        params: { id: machine.id },
-        body: {
-          label: given.label.trim(),
-          site: given.site.trim(),
-          make: given.make.trim(),
-          modelName: given.modelName.trim(),
-          serial: given.serial.trim(),
-        },
-      }),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['machines'] });
-      await queries.invalidateQueries({ queryKey: ['machine', machine.id] });
-      onClose();
-    },
-  });
+  const correct = useMachineChange(
+    machine,
+    (given: MachineCorrection) => http('PUT /machines/:id', { params: { id: machine.id }, body: namesOf(given) }),
+    onClose,
+  );
   return (
     <Dialog
       title={`Correct: ${machine.label}`}

@@ -2,24 +2,31 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Machine, Me, ProfileSummary } from '@zetalysis/contract';
+import { SHEET, SHEET_IDS } from '@zetalysis/core/history';
 import { buildWords } from '../../api/appliances';
 import { http } from '../../api/http';
 import { useContact, useMachine, useProfiles } from '../../api/queries';
 import { Preview } from '../../diagrams/Preview';
 import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
+import { Choice } from '../../kit/Choice';
 import { Failure } from '../../kit/Failure';
+import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
 import { Waiting } from '../../kit/Waiting';
 import { BuildDialog } from './BuildDialog';
+import { ChangesDialog } from './ChangesDialog';
 import { ContactDialog } from './ContactDialog';
 import { CorrectDialog } from './CorrectDialog';
 import { Life } from './Life';
 import styles from './MachinePage.module.css';
+import { MergeDialog } from './MergeDialog';
 import { OverTime } from './OverTime';
+import { RetireDialog } from './RetireDialog';
+import { SheetDialog } from './SheetDialog';
 import { WiresDialog } from './WiresDialog';
 
-type Asked = 'correct' | 'build' | 'contact' | 'wires';
+type Asked = 'correct' | 'merge' | 'retire' | 'changes' | 'sheet' | 'build' | 'contact' | 'wires';
 
 /** One machine of the register: its life, how this very unit is built and wired, its plate, and whose it is. */
 export default function MachinePage({ me }: { me: Me }) {
@@ -42,14 +49,29 @@ export default function MachinePage({ me }: { me: Me }) {
       title={m.label}
       about={
         <>
-          {m.site}
+          {[m.site, m.sheet.stands].filter((w) => w !== '').join(' · ')}
           <br />
-          {buildWords(profiles, m)}
+          {[buildWords(profiles, m), m.sheet.shares, age(m)].filter((w) => w !== '').join(' · ')}
         </>
       }
       actions={
         <>
-          <Button onClick={() => setAsked('correct')}>Correct</Button>
+          <Choice
+            label="Change the register"
+            labelHidden
+            placeholder="Correct, merge, retire…"
+            value={undefined}
+            options={[
+              { value: 'correct', label: 'Correct what it is called' },
+              { value: 'merge', label: m.mergedInto === null ? 'Merge: it was entered twice' : 'Take the merge back' },
+              { value: 'retire', label: m.retired === null ? 'Retire: it is there no longer' : 'Bring it back' },
+              { value: 'changes', label: 'What was changed' },
+              { value: 'label', label: 'A label with its code, to print' },
+            ]}
+            onChange={(what: Asked | 'label') =>
+              what === 'label' ? void navigate(`/machines/${m.id}/label`) : setAsked(what)
+            }
+          />
           <Button tone="main" onClick={() => void navigate(`/calls/new?machine=${m.id}`)}>
             Open a call
           </Button>
@@ -57,6 +79,7 @@ export default function MachinePage({ me }: { me: Me }) {
       }
       className={styles.machine}
     >
+      <Gone machine={m} />
       <LifeOf machine={m} />
       <div className={styles.column}>
         <OverTime machine={m} units={me.units} />
@@ -64,11 +87,20 @@ export default function MachinePage({ me }: { me: Me }) {
         <WiresOf machine={m} onName={() => setAsked('wires')} />
       </div>
       <div className={styles.column}>
-        <Plate machine={m} family={profiles.find((p) => p.id === m.profile)} />
+        <Plate machine={m} family={profiles.find((p) => p.id === m.profile)} onChange={() => setAsked('sheet')} />
+        {m.sheet.normal !== '' && (
+          <Block title={SHEET.normal.title}>
+            <p>{m.sheet.normal}</p>
+          </Block>
+        )}
         <Owner machine={m} onChange={() => setAsked('contact')} />
         <Built machine={m} family={profiles.find((p) => p.id === m.profile)} onChange={() => setAsked('build')} />
       </div>
       {asked === 'correct' && <CorrectDialog machine={m} onClose={done} />}
+      {asked === 'merge' && <MergeDialog machine={m} onClose={done} />}
+      {asked === 'retire' && <RetireDialog machine={m} onClose={done} />}
+      {asked === 'changes' && <ChangesDialog machine={m} onClose={done} />}
+      {asked === 'sheet' && <SheetDialog machine={m} onClose={done} />}
       {asked === 'build' && <BuildDialog machine={m} onClose={done} />}
       {asked === 'contact' && <ContactDialog machine={m} onClose={done} />}
       {asked === 'wires' && <WiresDialog machine={m} onClose={done} />}
@@ -89,33 +121,71 @@ function LifeOf({ machine }: { machine: Machine }) {
   );
 }
 
-const Plate = ({ machine: m, family }: { machine: Machine; family: ProfileSummary | undefined }) => (
+interface PlateProps {
+  readonly machine: Machine;
+  readonly family: ProfileSummary | undefined;
+  readonly onChange: () => void;
+}
+
+/** As it is riveted to the machine; what nobody has read yet is left out, but for what it is called. */
+const Plate = ({ machine: m, family, onChange }: PlateProps) => (
   <Block title="Plate">
     <dl className={styles.plate}>
       {[
-        ['Make', m.make],
-        ['Model', m.modelName],
-        ['Serial', m.serial],
+        ['Make', m.make || 'not read yet'],
+        ['Model', m.modelName || 'not read yet'],
+        ['Serial', m.serial || 'not read yet'],
         ['Family', family?.title ?? m.profile],
-      ].map(([name, value]) => (
-        <div key={name}>
-          <dt>{name}</dt>
-          <dd>{value === '' ? 'not read yet' : value}</dd>
-        </div>
-      ))}
+        ...SHEET_IDS.filter((id) => 'plate' in SHEET[id]).map((id) => [SHEET[id].title, m.sheet[id]]),
+      ]
+        .filter(([, value]) => value !== '')
+        .map(([name, value]) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd>{value}</dd>
+          </div>
+        ))}
     </dl>
+    <p className={styles.line}>
+      <span />
+      <Button onClick={onChange}>Read the plate</Button>
+    </p>
   </Block>
 );
 
+/** It is there no longer, or it is another one. */
+function Gone({ machine: { retired, mergedInto } }: { readonly machine: Machine }) {
+  const other = useMachine(mergedInto ?? undefined);
+  if (retired === null && mergedInto === null) return null;
+  return (
+    <div className={styles.gone}>
+      {retired !== null && <Notice kind="problem">Retired: {retired}. Its calls and readings stay.</Notice>}
+      {mergedInto !== null && (
+        <Notice kind="problem">
+          Entered twice: it is <Link to={`/machines/${mergedInto}`}>{other.data?.label ?? 'another one'}</Link>, where
+          its calls are counted.
+        </Notice>
+      )}
+    </div>
+  );
+}
+
+/** How old it is, by its plate. */
+function age({ sheet: { made } }: Machine): string {
+  const years = new Date().getFullYear() - Number(made);
+  return made === '' ? '' : years <= 1 ? 'new' : `${years} years old`;
+}
+
 function Owner({ machine, onChange }: { machine: Machine; onChange: () => void }) {
   const contact = useContact(machine.id);
-  const { customer = '', telephone = '' } = contact.data ?? {};
+  const { customer = '', telephone = '', access = '' } = contact.data ?? {};
   return (
     <Block title="Customer">
       {contact.error && <p className="problem">{contact.error.message}</p>}
       <p className={styles.line}>
         <span>
           <b>{customer === '' ? 'Nobody noted' : customer}</b> {telephone}
+          {access !== '' && <small> {access}</small>}
         </span>
         <Button onClick={onChange}>Change</Button>
       </p>

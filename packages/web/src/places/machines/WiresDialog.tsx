@@ -1,6 +1,6 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Input } from 'antd';
 import { useState } from 'react';
+import { useMachineChange } from '../../api/change-machine';
 import { http } from '../../api/http';
 import type { Machine, Wires } from '@zetalysis/contract';
 import { Dialog } from '../../kit/Dialog';
@@ -14,18 +14,14 @@ export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: (
     withGuide: false,
   });
   const [wires, setWires] = useState<Wires>(machine.wires ?? {});
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: () => {
+  const save = useMachineChange(
+    machine,
+    () => {
       const named = Object.entries(wires).filter(([, w]) => w.terminal.trim() !== '' || w.colour.trim() !== '');
       return http('PUT /machines/:id/wires', { params: { id: machine.id }, body: Object.fromEntries(named) });
     },
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['machines'] });
-      await queries.invalidateQueries({ queryKey: ['machine', machine.id] });
-      onClose();
-    },
-  });
+    onClose,
+  );
   const change = (net: string, field: 'terminal' | 'colour', value: string): void =>
     setWires({ ...wires, [net]: { ...(wires[net] ?? { terminal: '', colour: '' }), [field]: value } });
   const error = save.error?.message ?? problem;
@@ -34,7 +30,7 @@ export function WiresDialog({ machine, onClose }: { machine: Machine; onClose: (
       title={`Wires of ${machine.label}`}
       onClose={onClose}
       action="Save"
-      onAction={() => save.mutate()}
+      onAction={() => save.mutate(undefined)}
       busy={save.isPending}
       width={720}
     >
