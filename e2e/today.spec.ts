@@ -43,6 +43,9 @@ test('a machine has a life, call by call, and a call is opened from its page; on
   const life = page.getByRole('region', { name: 'Its life' });
   await expect(life).toContainText('Pressure hose: cracked or off');
   await expect(life).toContainText('Into the register');
+  // Twenty-three days after a service it broke: on both calls.
+  await expect(life).toContainText(/callback of \d+ \w+ \d{4}/);
+  await expect(life).toContainText(/called back on \d+ \w+ \d{4}/);
   await expect(page.getByRole('region', { name: 'Plate' })).toContainText('HG4471203');
   // What slides stands first, with when it will cross its limit; every reading in a table leads to its call.
   const overTime = page.getByRole('region', { name: 'Readings over time' });

@@ -64,7 +64,7 @@ const YEARLY = [
   [1500, '3.0uA', '6.7inwc', '0.86inwc'],
   [1130, '2.7uA', '6.9inwc', '0.88inwc'],
   [770, '2.3uA', '6.8inwc', '0.85inwc', 'rod cleaned'],
-  [400, '2.1uA', '6.9inwc', '0.86inwc'],
+  [425, '2.1uA', '6.9inwc', '0.86inwc'],
   [38, '1.7uA', '6.8inwc', '0.87inwc'],
 ] as const;
 

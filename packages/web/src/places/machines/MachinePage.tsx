@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { Machine, Me, ProfileSummary } from '@zetalysis/contract';
+import type { CallSummary, Machine, Me, ProfileSummary } from '@zetalysis/contract';
 import { SHEET, SHEET_IDS } from '@zetalysis/core/history';
 import { buildWords } from '../../api/appliances';
+import { callbacksOf } from '../../api/ended';
 import { http } from '../../api/http';
 import { useContact, useMachine, useProfiles } from '../../api/queries';
 import { Preview } from '../../diagrams/Preview';
@@ -114,11 +115,23 @@ function LifeOf({ machine }: { machine: Machine }) {
     queryFn: () => http('GET /machines/:id/calls', { params: { id: machine.id } }),
   });
   return (
-    <Block title="Its life" note={calls.data && (calls.data.length === 1 ? '1 call' : `${calls.data.length} calls`)}>
+    <Block title="Its life" note={calls.data && lifeWords(calls.data)}>
       {calls.error && <p className="problem">{calls.error.message}</p>}
       <Life machine={machine} calls={calls.data ?? []} />
     </Block>
   );
+}
+
+/** How often somebody came, what broke, and how often somebody had to come back. */
+function lifeWords(calls: readonly CallSummary[]): string {
+  const some = (n: number, one: string): string[] => (n === 0 ? [] : [`${n} ${one}${n === 1 ? '' : 's'}`]);
+  const back = [...callbacksOf(calls).values()].filter((c) => c.of !== undefined).length;
+  const breaks = calls.filter((c) => c.overview.record !== null).length;
+  return [
+    ...(calls.length === 0 ? ['no calls'] : some(calls.length, 'call')),
+    ...some(breaks, 'break'),
+    ...some(back, 'callback'),
+  ].join(', ');
 }
 
 interface PlateProps {
