@@ -113,3 +113,33 @@ test('the code of a label opens the machine’s page: read from its picture as a
   const { data, width, height } = PNG.sync.read(await code.screenshot());
   expect(jsqr(new Uint8ClampedArray(data), width, height)?.data).toBe(machine);
 });
+
+test('what was photographed on a call hangs small on its machine’s page, opens by a tap, and is gone once it is erased', async ({
+  call,
+  stack,
+}) => {
+  const page = await call('Weir Cottage');
+  const picture = new PNG({ width: 900, height: 600 });
+  picture.data.fill(0xc0);
+  await page.getByText('Repaired, adjusted, photo').click();
+  const sent = page.waitForResponse((r) => r.url().includes('/api/photos/') && r.request().method() === 'PUT');
+  await page
+    .getByLabel('Photo', { exact: true })
+    .setInputFiles({ name: 'plate.png', mimeType: 'image/png', buffer: PNG.sync.write(picture) });
+  expect((await sent).status()).toBe(204);
+  await page.goto(`${stack.url}/machines`);
+  await page
+    .getByRole('list', { name: 'Machines' })
+    .getByRole('link', { name: /Weir Cottage/ })
+    .click();
+  const photos = page.getByRole('region', { name: 'Photos' });
+  await expect(photos.getByRole('img', { name: /^Photo of/ })).toBeVisible();
+  await photos.getByRole('button').first().click();
+  const dialog = page.getByRole('dialog', { name: 'Photo' });
+  await expect(dialog.getByAltText('Taken on a call')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Erase it for good' }).click();
+  await expect(dialog).toContainText('was erased');
+  await page.keyboard.press('Escape');
+  await expect(photos).toBeHidden();
+});

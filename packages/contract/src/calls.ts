@@ -1,5 +1,5 @@
 import * as t from '@sinclair/typebox';
-import type { MachineEntry } from '@zetalysis/core/history';
+import { DATED_TYPES, type MachineEntry } from '@zetalysis/core/history';
 import type { Authority } from '@zetalysis/core/rules';
 import { BODIES, build, type CallEvent, type Overview, uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
@@ -136,7 +136,16 @@ const taken = t.Object({
 export type Taken = t.Static<typeof taken>;
 
 /** An entry of a machine's history: what was read, or what was mended, and in which call. */
-const dated = t.Unsafe<MachineEntry>(t.Object({ call: uuid, at: t.Number(), body: callEventFields.properties.body }));
+const dated = t.Unsafe<MachineEntry>(
+  t.Object({
+    call: uuid,
+    at: t.Number(),
+    body: t.Union(
+      DATED_TYPES.map((type) => BODIES[type]!),
+      { discriminator: { propertyName: 'type' } },
+    ),
+  }),
+);
 
 const one = t.Object({ id: uuid });
 

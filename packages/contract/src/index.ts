@@ -29,7 +29,7 @@ export {
   type Wires,
 } from './machines';
 export { type Colleague, people } from './people';
-export { LONGEST_PHOTO, type Photo, photos } from './photos';
+export { LONGEST_PHOTO, type Photo, photos, type SmallPhoto } from './photos';
 export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
 export { type ListedSession, personFields, session, type Me } from './session';
 export { shop } from './shop';

@@ -18,13 +18,19 @@ const data = t.String({
 
 const photo = t.Object({ id: uuid, call: uuid, type, data, takenBy: t.String(), sentAt: moment });
 
+/** A photo as a page of many shows it. */
+const small = t.Object({ id: uuid, call: uuid, at: moment, thumbnail: t.String() });
+
 export type Photo = t.Static<typeof photo>;
+export type SmallPhoto = t.Static<typeof small>;
 
 const one = t.Object({ id: uuid });
 
 /** Pictures stand beside the log, where they can be erased; an entry names them. */
 export const photos = {
   send: endpoint({ method: 'PUT', path: '/photos/:id', params: one, body: t.Object({ call: uuid, type, data }) }),
+  /** The newest of the calls on one machine, small (WebP). */
+  onMachine: endpoint({ method: 'GET', path: '/machines/:id/photos', params: one, reply: t.Array(small) }),
   read: endpoint({ method: 'GET', path: '/photos/:id', params: one, reply: photo }),
   /** For whoever took it, for leads and for the office. */
   erase: endpoint({ method: 'DELETE', path: '/photos/:id', params: one }),

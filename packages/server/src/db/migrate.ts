@@ -9,6 +9,7 @@ import * as sixth from './migrations/0006-shop-limits';
 import * as seventh from './migrations/0007-steps-clocks';
 import * as eighth from './migrations/0008-instruments';
 import * as ninth from './migrations/0009-machine-records';
+import * as tenth from './migrations/0010-thumbnails';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -21,6 +22,7 @@ const MIGRATIONS = [
   { name: '0007-steps-clocks', ...seventh },
   { name: '0008-instruments', ...eighth },
   { name: '0009-machine-records', ...ninth },
+  { name: '0010-thumbnails', ...tenth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

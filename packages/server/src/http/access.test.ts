@@ -68,6 +68,7 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['GET', '/machines/:none/changes', undefined, 401, 404, 404, 404, 404],
   ['GET', '/machines/:machine/resets', undefined, 401, 200, 200, 200, 200],
   ['GET', '/machines/:machine/calls', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/machines/:machine/photos', undefined, 401, 200, 200, 200, 200],
   ['GET', '/machines/:machine/readings', undefined, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine/wires', {}, 401, 200, 200, 200, 200],
   ['PUT', '/machines/:machine/build', PLAIN, 401, 200, 200, 200, 200],

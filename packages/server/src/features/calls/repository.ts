@@ -184,7 +184,7 @@ export async function lookersOf(callId: string): Promise<string[]> {
 }
 
 /** A machine with those that were merged into it: one machine under several ids. */
-async function idsOfMachine(machineId: string): Promise<string[]> {
+export async function idsOfMachine(machineId: string): Promise<string[]> {
   return [machineId, ...(await mergedWith(machineId)).map((m) => m.id)];
 }
 

@@ -14,10 +14,12 @@ export class StoredPhoto extends Model<InferAttributes<StoredPhoto>, InferCreati
   declare callId: string;
   declare personId: string;
   declare type: string;
-  /** SHA-256 of the picture; stays when the picture is erased. */
+  /** SHA-256 of the picture as it was sent; stays when the picture is erased. */
   declare hash: string;
   /** Nothing once it was erased. */
   declare picture: Buffer | null;
+  /** Nothing for those of before there were any, and once it was erased. */
+  declare thumbnail: CreationOptional<Buffer | null>;
   declare createdAt: CreationOptional<Date>;
 }
 
@@ -30,6 +32,7 @@ export const definePhotos = (sequelize: Sequelize): unknown =>
       type: DataTypes.STRING(20),
       hash: DataTypes.CHAR(64),
       picture: DataTypes.BLOB('medium'),
+      thumbnail: DataTypes.BLOB,
       createdAt: DataTypes.DATE(3),
     },
     { sequelize, tableName: 'photos', updatedAt: false },

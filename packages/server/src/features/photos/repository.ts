@@ -1,11 +1,11 @@
-import { UniqueConstraintError } from 'sequelize';
+import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import { StoredPhoto } from './model';
 
 export const photoWith = (id: string): Promise<StoredPhoto | null> => StoredPhoto.findByPk(id);
 
 /** Keeps a photo; false when there is one under its id already. */
 export async function addPhoto(
-  photo: Pick<StoredPhoto, 'id' | 'callId' | 'personId' | 'type' | 'hash' | 'picture'>,
+  photo: Pick<StoredPhoto, 'id' | 'callId' | 'personId' | 'type' | 'hash' | 'picture' | 'thumbnail'>,
 ): Promise<boolean> {
   try {
     await StoredPhoto.create(photo);
@@ -16,4 +16,14 @@ export async function addPhoto(
   }
 }
 
-export const erasePicture = async (photo: StoredPhoto): Promise<void> => void (await photo.update({ picture: null }));
+export const erasePicture = async (photo: StoredPhoto): Promise<void> =>
+  void (await photo.update({ picture: null, thumbnail: null }));
+
+/** The newest photos of the calls on some machines that were not erased; with the picture only where there is no small one. */
+export const photosOfCalls = (machines: readonly string[], most: number): Promise<StoredPhoto[]> =>
+  StoredPhoto.sequelize!.query<StoredPhoto>(
+    `SELECT p.id, p.callId, p.thumbnail, IF(p.thumbnail IS NULL, p.picture, NULL) AS picture, p.createdAt
+       FROM calls c JOIN photos p ON p.callId = c.id
+      WHERE c.machineId IN (:machines) AND p.picture IS NOT NULL ORDER BY p.createdAt DESC, p.id DESC LIMIT :most`,
+    { replacements: { machines: [...machines], most }, type: QueryTypes.SELECT },
+  );

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { photos } from '@zetalysis/contract';
 import { serve } from '../../http/serve';
-import { erasePhoto, readPhoto, takePhoto } from './service';
+import { erasePhoto, photosOnMachine, readPhoto, takePhoto } from './service';
 
 export function photoRoutes(): Router {
   const router = Router();
@@ -9,6 +9,7 @@ export function photoRoutes(): Router {
     await takePhoto(params.id, body, person);
     return undefined;
   });
+  serve(router, photos.onMachine, ({ params }) => photosOnMachine(params.id));
   serve(router, photos.read, ({ params }) => readPhoto(params.id));
   serve(router, photos.erase, async ({ params }, { person }) => {
     await erasePhoto(params.id, person);

@@ -1,32 +1,25 @@
 import { createHash } from 'node:crypto';
-import type { Photo } from '@zetalysis/contract';
+import type { Photo, SmallPhoto } from '@zetalysis/contract';
 import { Problem } from '../../http/problem';
-import { callWith } from '../calls/repository';
+import { callWith, idsOfMachine } from '../calls/repository';
 import type { Person } from '../session/model';
 import { personWith } from '../session/repository';
 import type { StoredPhoto } from './model';
-import { addPhoto, erasePicture, photoWith } from './repository';
+import { prepared, thumbnailOf } from './pictures';
+import { addPhoto, erasePicture, photosOfCalls, photoWith } from './repository';
 
-/** How the pictures that are taken begin. */
-const SIGNS: Readonly<Record<Photo['type'], (picture: Buffer) => boolean>> = {
-  'image/jpeg': (p) => p.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])),
-  'image/png': (p) => p.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])),
-  'image/webp': (p) => p.toString('latin1', 0, 4) === 'RIFF' && p.toString('latin1', 8, 12) === 'WEBP',
-};
-
-/** Keeps a photo as it was sent. Sending again what is known changes nothing. */
+/** Keeps a photo without what its camera wrote into it. Sending again what is known changes nothing. */
 export async function takePhoto(
   id: string,
   { call, type, data }: Pick<Photo, 'call' | 'type' | 'data'>,
   person: Person,
 ): Promise<void> {
-  const picture = Buffer.from(data, 'base64');
-  if (!SIGNS[type](picture))
-    throw new Problem(400, 'No picture', `data is no picture of the kind ${type}. Take the photo again.`);
+  const sent = Buffer.from(data, 'base64');
+  const pictures = await prepared(type, sent);
   if (!(await callWith(call)))
     throw new Problem(404, 'No such call', 'There is no call with this number. Send its opening entry first.');
-  const hash = createHash('sha256').update(picture).digest('hex');
-  if (await addPhoto({ id, callId: call, personId: person.id, type, hash, picture })) return;
+  const hash = createHash('sha256').update(sent).digest('hex');
+  if (await addPhoto({ id, callId: call, personId: person.id, type, hash, ...pictures })) return;
   const known = await photoWith(id);
   if (known?.hash !== hash || known.callId !== call || known.personId !== person.id)
     throw new Problem(409, 'Photo differs', 'Another photo is kept under this id. Send this one under a new id.');
@@ -44,6 +37,22 @@ export async function readPhoto(id: string): Promise<Photo> {
     sentAt: photo.createdAt.toISOString(),
   };
 }
+
+/** The photos of the calls on a machine, small, the newest first; erased ones are left out. */
+export async function photosOnMachine(machine: string): Promise<SmallPhoto[]> {
+  const photos = await photosOfCalls(await idsOfMachine(machine), MOST_ON_A_PAGE);
+  return Promise.all(
+    photos.map(async ({ id, callId, thumbnail, picture, createdAt }) => ({
+      id,
+      call: callId,
+      at: createdAt.toISOString(),
+      thumbnail: (thumbnail ?? (await thumbnailOf(picture!))).toString('base64'),
+    })),
+  );
+}
+
+/** As many as a machine's page shows. */
+const MOST_ON_A_PAGE = 24;
 
 /** Takes the picture away for good; that there was one stays. */
 export async function erasePhoto(id: string, person: Person): Promise<void> {

@@ -3,7 +3,7 @@ import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
 import styles from './Evidence.module.css';
 
-const ShowPhoto = lazy(() => import('./ShowPhoto'));
+const ShowPhoto = lazy(() => import('../../photos/ShowPhoto'));
 
 const time = new Intl.DateTimeFormat('en', { hour: '2-digit', minute: '2-digit', hour12: false });
 

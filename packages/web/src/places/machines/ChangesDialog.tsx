@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { ChangeOf, Machine } from '@zetalysis/contract';
+import type { ChangeOf, Machine, MachineChange } from '@zetalysis/contract';
 import { SHEET, type SheetId } from '@zetalysis/core/history';
 import { http } from '../../api/http';
 import { Dialog } from '../../kit/Dialog';
@@ -39,7 +39,7 @@ export function ChangesDialog({ machine, onClose }: { readonly machine: Machine;
           {
             title: 'From what to what',
             wide: true,
-            cell: (c) => differences(c.was, c.becomes).map((words) => <div key={words}>{words}</div>),
+            cell: (c) => wordsOf(c).map((words) => <div key={words}>{words}</div>),
           },
         ]}
       />
@@ -54,8 +54,12 @@ const NAMES: Readonly<Record<string, string>> = {
   modelName: 'Model',
   serial: 'Serial',
   retired: 'Retired',
-  mergedInto: 'The same as',
 };
+
+function wordsOf({ what, was, becomes }: MachineChange): string[] {
+  if (what === 'merged') return [becomes.mergedInto === null ? 'Taken apart again' : 'Counted with another machine'];
+  return differences(was, becomes);
+}
 
 /** Field by field, as deep as they go: what it was, and what it is now. */
 function differences(was: unknown, becomes: unknown, name = ''): string[] {

@@ -1,31 +1,24 @@
 import { QRCodeSVG } from 'qrcode.react';
-import { Link, useParams } from 'react-router';
-import { useMachine } from '../../api/queries';
+import { Link } from 'react-router';
+import type { Machine } from '@zetalysis/contract';
 import { Button } from '../../kit/Button';
-import { Failure } from '../../kit/Failure';
 import { Page } from '../../kit/Page';
-import { Waiting } from '../../kit/Waiting';
 import styles from './LabelPage.module.css';
+import { OneMachine } from './OneMachine';
 
 /** A label to stick on a machine: its code opens the machine's page from a phone's camera. Nothing on it says whose it is. */
 export default function LabelPage() {
-  const { id } = useParams<{ id: string }>();
-  const machine = useMachine(id);
-  if (machine.error)
-    return (
-      <Failure title="This machine cannot be shown" problem={machine.error.message}>
-        <Link to="/machines">Machines</Link>
-      </Failure>
-    );
-  if (!machine.data) return <Waiting>Reading the register…</Waiting>;
-  const { label, make, modelName, serial } = machine.data;
-  const address = `${location.origin}/machines/${machine.data.id}`;
+  return <OneMachine>{(machine) => <Label machine={machine} />}</OneMachine>;
+}
+
+function Label({ machine: { id, label, make, modelName, serial } }: { readonly machine: Machine }) {
+  const address = `${location.origin}/machines/${id}`;
   return (
     <Page
       title={<span className={styles.screen}>Label: {label}</span>}
       actions={
         <span className={styles.screen}>
-          <Link to={`/machines/${machine.data.id}`}>Back to the machine</Link>
+          <Link to={`/machines/${id}`}>Back to the machine</Link>
           <Button tone="main" onClick={() => print()}>
             Print
           </Button>

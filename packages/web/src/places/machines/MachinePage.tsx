@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { CallSummary, Machine, Me, ProfileSummary } from '@zetalysis/contract';
 import { SHEET, SHEET_IDS } from '@zetalysis/core/history';
 import { buildWords } from '../../api/appliances';
@@ -11,10 +11,8 @@ import { Preview } from '../../diagrams/Preview';
 import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
-import { Failure } from '../../kit/Failure';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
-import { Waiting } from '../../kit/Waiting';
 import { BuildDialog } from './BuildDialog';
 import { ChangesDialog } from './ChangesDialog';
 import { ContactDialog } from './ContactDialog';
@@ -22,7 +20,9 @@ import { CorrectDialog } from './CorrectDialog';
 import { Life } from './Life';
 import styles from './MachinePage.module.css';
 import { MergeDialog } from './MergeDialog';
+import { OneMachine } from './OneMachine';
 import { OverTime } from './OverTime';
+import { Photos } from './Photos';
 import { RetireDialog } from './RetireDialog';
 import { SheetDialog } from './SheetDialog';
 import { WiresDialog } from './WiresDialog';
@@ -31,19 +31,13 @@ type Asked = 'correct' | 'merge' | 'retire' | 'changes' | 'sheet' | 'build' | 'c
 
 /** One machine of the register: its life, how this very unit is built and wired, its plate, and whose it is. */
 export default function MachinePage({ me }: { me: Me }) {
-  const { id } = useParams<{ id: string }>();
-  const machine = useMachine(id);
+  return <OneMachine>{(machine) => <Shown key={machine.id} machine={machine} me={me} />}</OneMachine>;
+}
+
+function Shown({ machine: m, me }: { readonly machine: Machine; readonly me: Me }) {
   const profiles = useProfiles().data ?? [];
   const [asked, setAsked] = useState<Asked>();
   const navigate = useNavigate();
-  if (machine.error)
-    return (
-      <Failure title="This machine cannot be shown" problem={machine.error.message}>
-        <Link to="/machines">Machines</Link>
-      </Failure>
-    );
-  if (!machine.data) return <Waiting>Reading the register…</Waiting>;
-  const m = machine.data;
   const done = (): void => setAsked(undefined);
   return (
     <Page
@@ -86,6 +80,7 @@ export default function MachinePage({ me }: { me: Me }) {
         <OverTime machine={m} units={me.units} />
         <Preview profile={m.profile} build={m.build} />
         <WiresOf machine={m} onName={() => setAsked('wires')} />
+        <Photos machine={m} />
       </div>
       <div className={styles.column}>
         <Plate machine={m} family={profiles.find((p) => p.id === m.profile)} onChange={() => setAsked('sheet')} />
