@@ -25,7 +25,7 @@ const igniter = (ohms: number): EventBody => ({
   branch: '',
   ...reading(ohms, 'resistance'),
 });
-const repaired = (part: string, action = 'replace'): EventBody => ({ type: 'repaired', part, action });
+const repaired = (part: string, action = ''): EventBody => ({ type: 'repaired', part, action });
 const on = (years: number, body: EventBody, call = `call ${years}`): MachineEntry => ({
   at: START + years * YEAR,
   call,
@@ -73,7 +73,7 @@ describe('readings of a machine, by what was asked', () => {
     ).toHaveLength(2));
 
   test('a repair stands beside the readings that it is about', () => {
-    const entries = [on(0, signal(3e-6)), on(1, repaired('flame-rod', 'clean')), on(1, repaired('pressure-hose'))];
+    const entries = [on(0, signal(3e-6)), on(1, repaired('flame-rod', 'cleaned')), on(1, repaired('pressure-hose'))];
     expect(line(entries, /flame-signal/)!.changes.map((c) => c.part)).toEqual(['flame-rod']);
   });
 
@@ -136,12 +136,12 @@ describe('what is said', () => {
   });
 
   test('that it went on after the rod was cleaned', () =>
-    expect(said([...SLIDING, on(5.6, repaired('flame-rod', 'clean'))]).says).toMatch(
-      /It went on after this was done: flame rod cleaned, May 2024\.$/,
+    expect(said([...SLIDING, on(5.6, repaired('flame-rod', 'cleaned'))]).says).toMatch(
+      /It went on after this was done: flame rod, cleaned, May 2024\.$/,
     ));
 
   test('and not when nothing was read since', () =>
-    expect(said([...SLIDING, on(7.5, repaired('flame-rod', 'clean'))]).says).not.toContain('went on'));
+    expect(said([...SLIDING, on(7.5, repaired('flame-rod', 'cleaned'))]).says).not.toContain('went on'));
 
   test('of what holds, of one reading, of a few', () => {
     const steady = [0, 1, 2, 3, 4, 5].map((y) => on(y, signal((3 + (y % 2 ? 0.1 : -0.1)) * 1e-6)));

@@ -85,7 +85,9 @@ function viewOfLine(model: Model, line: ReadingLine, system: UnitSystem): Readin
   const [first] = ahead;
   const meanwhile = changes.flatMap(({ at, part, action }) => {
     const title = findPart(model, part)?.title;
-    return title !== undefined && at >= points[0]!.at ? { at, words: `${title} ${DONE[action] ?? 'mended'}` } : [];
+    return title !== undefined && at >= points[0]!.at
+      ? { at, words: action === '' ? `${title} mended` : `${title}, ${action}` }
+      : [];
   });
   return {
     key: line.key,
@@ -101,15 +103,6 @@ function viewOfLine(model: Model, line: ReadingLine, system: UnitSystem): Readin
     changes: meanwhile,
   };
 }
-
-const DONE: Readonly<Record<string, string>> = {
-  replace: 'replaced',
-  clean: 'cleaned',
-  reset: 'reset',
-  reconnect: 'remade',
-  correct: 'put right',
-  repair: 'repaired',
-};
 
 interface InOneUnit {
   readonly unit: string;

@@ -94,7 +94,7 @@ const CLEANED: readonly EventBody[] = [
     action: 'Rod cleaned.',
     advice: { suspects: [], standing: 'suspected' },
   },
-  { type: 'repaired', part: 'flame-rod', action: 'clean' },
+  { type: 'repaired', part: 'flame-rod', action: 'cleaned' },
   ...proved('furnace', ['flame-sensing']),
   { type: 'closed', words: '', ending: 'proved', given: {} },
 ];
