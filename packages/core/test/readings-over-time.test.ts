@@ -3,9 +3,15 @@ import { type MachineEntry, readingLines } from '../src/history';
 import { readingsOverTime } from '../src/presentation';
 import type { Dimension } from '../src/units';
 import type { EventBody } from '../src/visit';
-import { profile } from './models';
+import { FAMILIES, profile } from './models';
 
 const model = profile('furnace-condensing');
+/** The first appliance with a thermometer of its own, and that thermometer. */
+const [heater, thermometer] = FAMILIES.flatMap((id) => {
+  const of = profile(id);
+  const gauge = of.gauges.find((g) => of.quantities[g.quantity]!.dimension === 'temperature');
+  return gauge ? [[of, gauge.id] as const] : [];
+})[0]!;
 const YEAR = 365.25 * 24 * 3600 * 1000;
 const START = Date.UTC(2018, 9, 1);
 const INCH = 249.08891;
@@ -166,5 +172,18 @@ describe('what is said', () => {
     expect([us.unit, si.unit]).toEqual(['in w.c.', 'Pa']);
     expect(si.points[0]!.value / us.points[0]!.value).toBeCloseTo(INCH, -1);
     expect(si.crossing!.latest).toBe(us.crossing!.latest);
+  });
+
+  test('a temperature that rises by two kelvin a year rises by 3.6 °F, and not by −456', () => {
+    const air = [0, 1, 2, 3, 4, 5].map((y) =>
+      on(y, {
+        type: 'gauge',
+        gauge: thermometer,
+        ...reading(310 + 2 * y + (y % 2 ? 0.05 : -0.05), 'temperature'),
+      }),
+    );
+    const of = (system: 'us' | 'si') => readingsOverTime(heater, air, [], system)[0]!.says;
+    expect(of('us')).toMatch(/^It rises by 3\.6 ± \d\.\d+ °F a year/);
+    expect(of('si')).toMatch(/^It rises by 2 ± \d\.\d+ °C a year/);
   });
 });

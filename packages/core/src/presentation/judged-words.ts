@@ -32,7 +32,8 @@ const WORDS: Readonly<Record<Judged['verdict'], string>> = {
   repeat: 'Repeat it',
 };
 
-const WHOSE: Readonly<Record<NonNullable<Judged['whose']>, string>> = {
+/** Whose limits were used, in words. */
+export const WHOSE: Readonly<Record<NonNullable<Judged['whose']>, string>> = {
   profile: 'the usual limits',
   family: 'the limits of this family',
   shop: 'the shop’s limits',

@@ -3,6 +3,7 @@ import {
   type Crossing,
   crossingOf,
   type MachineEntry,
+  MILLIS_A_YEAR,
   type ReadingLine,
   readingLines,
   type Trend,
@@ -11,6 +12,7 @@ import {
 } from '../history';
 import { findPart, type Model } from '../profile';
 import { type Dimension, formatNumber, showReading, type UnitSystem } from '../units';
+import { WHOSE } from './judged-words';
 import { questionTitle } from './question-words';
 
 /** A moment in milliseconds since 1970, and a value in the unit of its line. */
@@ -42,20 +44,10 @@ export interface ReadingsView {
   readonly changes: readonly { readonly at: number; readonly words: string }[];
 }
 
-const YEAR = 365.25 * 24 * 3600 * 1000;
 /** A line is drawn no further ahead, and nobody is told of what comes later. Chosen by us. */
-const AHEAD = 8 * YEAR;
+const AHEAD = 8 * MILLIS_A_YEAR;
 /** So many pieces make a curved edge smooth. */
 const PIECES = 24;
-
-const WHOSE: Readonly<Record<NonNullable<ReadingLine['limits']>['whose'], string>> = {
-  profile: 'the usual limits',
-  family: 'the limits of this family',
-  shop: 'the shop’s limits',
-  plate: 'its plate or sheet',
-  twin: 'a known-good part',
-  book: 'the value of its sheet',
-};
 
 /** What was read on a machine over the years, what slides first, then what was read most often. */
 export const readingsOverTime = (
@@ -108,6 +100,8 @@ interface InOneUnit {
   readonly unit: string;
   readonly number: (value: number) => number;
   readonly words: (value: number) => string;
+  /** How much one is more than another: of temperatures, which begin elsewhere, too. */
+  readonly difference: (value: number) => number;
 }
 
 /** Every number of a line in the unit of its largest one. */
@@ -118,6 +112,10 @@ function inOneUnit(dimension: Dimension, largest: number, system: UnitSystem): I
     unit,
     number: (value) => Number(shown(value).figures),
     words: (value) => `${shown(value).figures} ${unit}`.trim(),
+    difference: (value) =>
+      dimension === 'temperature'
+        ? Number(showReading({ kind: 'value', value, dimension: 'temperature-difference' }, system).figures)
+        : Number(shown(value).figures),
   };
 }
 
@@ -140,7 +138,7 @@ function endsOf({ good, marginal }: Zones): End[] {
 }
 
 function drawn(trend: Trend, crossed: number | undefined, number: (value: number) => number): ReadingsView['trend'] {
-  const until = Math.min(trend.to + AHEAD, Math.max(crossed ?? 0, trend.to + YEAR));
+  const until = Math.min(trend.to + AHEAD, Math.max(crossed ?? 0, trend.to + MILLIS_A_YEAR));
   return Array.from({ length: PIECES + 1 }, (_, i) => {
     const at = trend.from + (i / PIECES) * (until - trend.from);
     const { value, within } = trendAt(trend, at);
@@ -153,15 +151,15 @@ function sentence(
   trend: Trend | undefined,
   ahead: (End & { readonly crossing: Crossing }) | undefined,
   meanwhile: ReadingsView['changes'],
-  { unit, number }: InOneUnit,
+  { unit, difference }: InOneUnit,
 ): string {
   if (!trend)
     return points.length === 1
       ? 'Read once: nothing is known of its course yet.'
       : `Read on ${points.length} calls: too few, or too near each other, to tell where it goes.`;
   if (!trend.slides) return 'It holds: nothing in these readings says that it goes anywhere.';
-  const a = number(Math.abs(trend.perYear));
-  const off = number(trend.perYearWithin);
+  const a = difference(Math.abs(trend.perYear));
+  const off = difference(trend.perYearWithin);
   const says = [
     `It ${trend.perYear < 0 ? 'falls' : 'rises'} by ${formatNumber(a, 2)} ± ${formatNumber(off, 2)} ${unit} a year since ${new Date(trend.from).getUTCFullYear()}.`,
   ];

@@ -9,6 +9,7 @@ import {
   Tooltip,
 } from 'chart.js';
 import { Line } from 'react-chartjs-2';
+import { MILLIS_A_YEAR } from '@zetalysis/core/history';
 import type { ReadingsView } from '@zetalysis/core/presentation';
 import { token } from '../theme/token';
 import { useTheme } from '../theme/use-theme';
@@ -19,23 +20,22 @@ Drawn.defaults.font.family = '"B612", sans-serif';
 
 type Curve = ChartDataset<'line', { x: number; y: number }[]>;
 
-const YEAR = 365.25 * 24 * 3600 * 1000;
 const FIRST = 1970;
 /** Moments stand on the axis as years. */
-const years = (at: number): number => FIRST + at / YEAR;
+const years = (at: number): number => FIRST + at / MILLIS_A_YEAR;
 const MOST_YEARS = 8;
 /** A limit farther from what was read than so many times its span, or its size, is not worth the room. */
 const FAR = 1;
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-const day = (x: number): string => DAY.format(new Date((x - FIRST) * YEAR));
+const day = (x: number): string => DAY.format(new Date((x - FIRST) * MILLIS_A_YEAR));
 
 /** Readings over the years between their limits; what slides goes on as far as it crosses the next one. */
 export function TrendChart({ title, unit, points, limits, trend, says }: ReadingsView) {
   const [light] = useTheme();
   const ink = (name: `--${string}`): string => token(name, light);
   const [first, last] = [points[0]!.at, Math.max(points[points.length - 1]!.at, trend[trend.length - 1]?.at ?? 0)];
-  const room = Math.max(0.03 * (last - first), YEAR / 24);
+  const room = Math.max(0.03 * (last - first), MILLIS_A_YEAR / 24);
   const [from, to] = [years(first - room), years(last + room)];
   const inSight = heightOf(points, trend, limits);
   const shown = limits.filter(({ value }) => value >= inSight.least && value <= inSight.most);
