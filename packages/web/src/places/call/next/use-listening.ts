@@ -9,8 +9,9 @@ export function useListening(
   onTake: (typed: string, last: Display) => void,
 ): Listening {
   const [listening, setListening] = useState(() => listen(wanted));
-  const [began] = useState(() => Date.now());
-  const heardTo = useRef(began);
+  // What it showed when it was asked is heard first: a probe that was moved before its next display has moved since.
+  const [last] = useState(() => shown?.[shown.length - 1]);
+  const heardTo = useRef(last ? last.at - 1 : 0);
   const taken = useRef(false);
   useEffect(() => {
     const fresh = (shown ?? []).filter((d) => d.at > heardTo.current);
