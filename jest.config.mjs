@@ -19,6 +19,7 @@ export default {
     // A style is known by its name; what it looks like is for the interface tests.
     '\\.css$': 'identity-obj-proxy',
     '^@zetalysis/core/(.*)$': '<rootDir>/packages/core/src/$1/index.ts',
+    '^@zetalysis/report$': '<rootDir>/packages/report/src/index.ts',
     '^@zetalysis/contract$': '<rootDir>/packages/contract/src/index.ts',
     '^@zetalysis/contract/(.*)$': '<rootDir>/packages/contract/src/$1/index.ts',
   },

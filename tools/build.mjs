@@ -16,7 +16,13 @@ export const METER_MAIN = join(METER_DIST, 'main.js');
 const CLI_DIST = join(ROOT, 'packages/cli/dist');
 export const CLI_MAIN = join(CLI_DIST, 'main.js');
 
-const SHARED = ['packages/core/src', 'packages/contract/src', 'package-lock.json'];
+const SHARED = [
+  'packages/core/src',
+  'packages/contract/src',
+  'packages/report/src',
+  'packages/report/fonts',
+  'package-lock.json',
+];
 
 /** Builds the web app when its sources changed since the last build. */
 export const ensureWebBuild = () =>
@@ -50,8 +56,11 @@ export const ensureMeterBuild = () =>
 
 /** Builds the command line when its sources changed since the last build; says nothing, since its output is read by programs. */
 export const ensureCliBuild = () =>
-  ensureBuild(undefined, CLI_DIST, ['packages/core/src', 'packages/cli/src', 'package-lock.json'], () =>
-    bundle('packages/cli/src/main.ts', CLI_MAIN),
+  ensureBuild(
+    undefined,
+    CLI_DIST,
+    ['packages/core/src', 'packages/report/src', 'packages/cli/src', 'package-lock.json'],
+    () => bundle('packages/cli/src/main.ts', CLI_MAIN),
   );
 
 /** One file of plain JavaScript for Node: our own packages are built in, everything from the registry stays a package. */

@@ -2,6 +2,7 @@ import { ProblemError } from '@zetalysis/core/profile';
 import { diagnose } from './diagnose';
 import { netlist } from './netlist';
 import { profiles } from './profiles';
+import { report } from './report';
 
 import { score } from './score/index';
 import { simulate } from './simulate';
@@ -14,7 +15,7 @@ export interface Done {
 }
 export type Command = (args: string[]) => Done | Promise<Done>;
 
-const COMMANDS: Readonly<Record<string, Command>> = { diagnose, simulate, netlist, profiles, score };
+const COMMANDS: Readonly<Record<string, Command>> = { diagnose, simulate, netlist, profiles, report, score };
 
 /** Runs one command line. Bad input prints its reason on stderr and gives 2. */
 export async function main(args: string[]): Promise<number> {

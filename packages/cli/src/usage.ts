@@ -12,6 +12,8 @@ export const USAGE = `zetalysis: model-based troubleshooting for heating applian
       writes the circuit, as it stands at the end of the run, as a SPICE deck
   zetalysis profiles [--check FILE | --coverage ID] [--json]
       lists the profiles, checks one, or says what its tests can tell apart
+  zetalysis report CASE.yaml --out FILE.pdf|FILE.html [--for customer|technical|handover] [--size letter|a4] [--units us|si]
+      writes what a case leaves on paper
   zetalysis score [PROFILE ... | --all] [--seed N] [--per N] [--pairs N] [--problems N] [--json]
       lets simulated technicians follow the advice, beside a terminal-by-terminal walk
   zetalysis score [PROFILE ... | --all] --world WORLD.yaml [--visits N] [--seed N] [--json]

@@ -32,5 +32,5 @@ export { type Colleague, people } from './people';
 export { LONGEST_PHOTO, type Photo, photos, type SmallPhoto } from './photos';
 export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
 export { type ListedSession, personFields, session, type Me } from './session';
-export { shop } from './shop';
+export { shop, type ShopSettings, UNSAID_SETTINGS } from './shop';
 export { CONTRACT, contractSchema, type Contract } from './contract';

@@ -7,7 +7,14 @@ import { predicts, waysOfFailing } from '../inference';
 import type { Setup } from '../simulation';
 import type { TestingStandard } from '../standards';
 import { workOfQuestion } from '../test-choice';
-import { type Adjusted, type BreakRecord, type CallState, observationOfEntry } from '../visit';
+import {
+  type Adjusted,
+  type BreakRecord,
+  type CallState,
+  type NeededPart,
+  observationOfEntry,
+  type Recommendation,
+} from '../visit';
 import { draftRecord, sayRecord } from './break-record';
 import { type CondemningReading, condemningOf, tripsAfter } from './condemning';
 import { type CordView, cordView } from './cord-view';
@@ -52,6 +59,8 @@ export interface CallView {
     readonly answer: string | undefined;
   }[];
   readonly shown: boolean;
+  readonly recommendations: readonly Recommendation[];
+  readonly needed: readonly NeededPart[];
   readonly complaint: string;
   readonly pinnedVersion: string | undefined;
   readonly record: BreakRecord | undefined;
@@ -173,6 +182,8 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     whatNow: whatNow(model, assessment, state.declined.size > 0),
     pins: state.pins,
     shown: state.shown,
+    recommendations: state.recommendations,
+    needed: state.needed,
     complaint: state.opened?.complaint ?? '',
     pinnedVersion: state.opened?.profileVersion,
     record: state.record,

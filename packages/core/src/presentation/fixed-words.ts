@@ -1,4 +1,5 @@
 import type { Complaint, JointFound } from '../question';
+import type { NeededPart } from '../visit';
 import type { Outcome } from '../simulation';
 
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
@@ -27,3 +28,9 @@ export const JOINT_WORDS: Readonly<Record<JointFound, string>> = {
   loose: 'loose, burnt or green',
   chafed: 'chafed through',
 };
+
+/** A part that is needed: what, from where, expected when. */
+export const neededWords = ({ what, from, expected }: Pick<NeededPart, 'what' | 'from' | 'expected'>): string =>
+  [what, from === '' ? '' : `from ${from}`, expected === '' ? '' : `expected ${expected}`]
+    .filter((w) => w !== '')
+    .join(', ');

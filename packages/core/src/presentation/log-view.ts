@@ -10,6 +10,7 @@ import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
 import { widthWords } from './judged-words';
+import { neededWords } from './fixed-words';
 import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMarks } from './rule-words';
 import { notedWords, predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
@@ -213,6 +214,14 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
       const asked = telephoneQuestion(body.asked);
       return `By telephone: ${asked?.ask ?? body.asked} ${asked?.answers.find((a) => a.id === body.answer)?.title ?? body.answer}`;
     }
+    case 'recommended':
+      return `Recommended: ${body.words}`;
+    case 'recommendation-settled':
+      return `${body.how === 'accepted' ? 'Accepted' : 'Declined'} by the customer${body.words === '' ? '' : `: ${body.words}`}`;
+    case 'part-needed':
+      return `Needed: ${neededWords(body)}`;
+    case 'part-arrived':
+      return 'The part has come';
     case 'note':
       return body.text;
     case 'photo':

@@ -152,7 +152,7 @@ export function testsView(
 }
 
 /** From where to where a reading would lie; nothing where it would be OL, or no reading at all. */
-function foretold(model: Model, q: Question, prediction: Prediction): TestView['foretold'] {
+export function foretold(model: Model, q: Question, prediction: Prediction): TestView['foretold'] {
   const observation = kindOf(q).observe(model, q, prediction);
   if (!observation || !('reading' in observation)) return [];
   const { reading } = observation;

@@ -39,6 +39,8 @@ const POINTING: ReadonlySet<EventBody['type']> = new Set([
   'undone',
   'countersigned',
   'pin-answered',
+  'recommendation-settled',
+  'part-arrived',
 ]);
 
 /** The other entry of the same call that an entry is about. */

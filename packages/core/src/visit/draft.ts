@@ -4,6 +4,8 @@ import { type Episode, FIRST_EPISODE } from '../simulation';
 import type { Adjusted } from './events/adjusted';
 import type { BreakRecorded } from './events/break-recorded';
 import type { Opened } from './events/opened';
+import type { NeededPart } from './events/part-needed';
+import type { Recommendation } from './events/recommended';
 
 /** A question or a wanted test, pinned by whoever looks on. */
 export interface Pin {
@@ -28,6 +30,8 @@ export class Draft {
   /** Answers on the telephone, by question. */
   readonly telephone = new Map<string, string>();
   readonly pins = new Map<string, Pin>();
+  readonly recommendations = new Map<string, Recommendation>();
+  readonly needed = new Map<string, NeededPart>();
   record: (Omit<BreakRecorded, 'type'> & { readonly event: string }) | undefined;
 
   constructor(readonly model: Model) {}

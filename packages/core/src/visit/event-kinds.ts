@@ -15,9 +15,11 @@ import { fact } from './events/fact';
 import { need } from './events/need';
 import { note } from './events/note';
 import { opened } from './events/opened';
+import { partArrived, partNeeded } from './events/part-needed';
 import { photo } from './events/photo';
 import { pinAnswered, pinned } from './events/pinned';
 import { proofLine } from './events/proof-line';
+import { recommendationSettled, recommended } from './events/recommended';
 import { redacted } from './events/redacted';
 import { reopened } from './events/reopened';
 import { repaired } from './events/repaired';
@@ -58,6 +60,10 @@ const OTHERS = {
   'by-telephone': byTelephone,
   note,
   photo,
+  recommended,
+  'recommendation-settled': recommendationSettled,
+  'part-needed': partNeeded,
+  'part-arrived': partArrived,
   retracted,
   redacted,
   'break-recorded': breakRecorded,

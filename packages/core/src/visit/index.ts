@@ -10,6 +10,8 @@ export { BODIES, type EventBody } from './event-kinds';
 export { type CallEvent, madeAt } from './event';
 export type { Adjusted } from './events/adjusted';
 export type { AdviceSnapshot, BreakRecord } from './events/break-recorded';
+export type { NeededPart } from './events/part-needed';
+export type { Recommendation } from './events/recommended';
 export { build, buildEntry, buildOf } from './events/opened';
 export { type LedgerLine, type SetUp, setupEntry } from './events/setup';
 export { LOOSE } from './events/temporary';

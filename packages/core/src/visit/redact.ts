@@ -25,6 +25,9 @@ const FREE_TEXT: { readonly [T in EventBody['type']]?: readonly string[] } = {
   pinned: ['words'],
   'pin-answered': ['words'],
   'proof-line': ['words'],
+  recommended: ['words'],
+  'recommendation-settled': ['words'],
+  'part-needed': ['what', 'from'],
 };
 
 /** Whether an entry has words of somebody's own that can be taken out. */

@@ -8,6 +8,8 @@ import { eventKindOf } from './event-kinds';
 import type { Adjusted } from './events/adjusted';
 import type { BreakRecord } from './events/break-recorded';
 import type { Opened } from './events/opened';
+import type { NeededPart } from './events/part-needed';
+import type { Recommendation } from './events/recommended';
 import { happeningsOf } from './happenings';
 import { meaningsOf, withMeanings } from './meaning';
 import { mergeEvents } from './order';
@@ -30,6 +32,10 @@ export interface CallState {
   readonly followed: Followed;
   /** Questions and tests pinned by whoever looks on. */
   readonly pins: readonly Pin[];
+  /** What was found beside the break, and what the customer said to it. */
+  readonly recommendations: readonly Recommendation[];
+  /** Parts that it waits for, or waited. */
+  readonly needed: readonly NeededPart[];
   readonly shown: boolean;
   /** What was said on the telephone besides what the model weighs: the newest answer to each question. */
   readonly telephone: ReadonlyMap<string, string>;
@@ -81,6 +87,8 @@ export function reduceCall(model: Model, events: readonly CallEvent[], { needs }
     adjustments,
     followed,
     pins: [...draft.pins.values()],
+    recommendations: [...draft.recommendations.values()],
+    needed: [...draft.needed.values()],
     shown: draft.shown,
     telephone: draft.telephone,
     record,

@@ -10,6 +10,7 @@ import * as seventh from './migrations/0007-steps-clocks';
 import * as eighth from './migrations/0008-instruments';
 import * as ninth from './migrations/0009-machine-records';
 import * as tenth from './migrations/0010-thumbnails';
+import * as eleventh from './migrations/0011-shop-settings';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -23,6 +24,7 @@ const MIGRATIONS = [
   { name: '0008-instruments', ...eighth },
   { name: '0009-machine-records', ...ninth },
   { name: '0010-thumbnails', ...tenth },
+  { name: '0011-shop-settings', ...eleventh },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

@@ -13,10 +13,19 @@ import { authorityOf, grantsText } from '../features/session/authority';
 import { hashPassword } from '../features/session/password';
 import { StoredInstrument } from '../features/instruments/model';
 import { CALLS } from './calls';
+import { addSettings } from '../features/shop/repository';
 import { INSTRUMENTS } from './instruments';
 import { MACHINES } from './machines';
 
 export const DEMO_PASSWORD = 'cold-morning';
+
+const SHOP = {
+  name: 'Tindall Heating',
+  address: '2 Weir Street, Fernwick · 555 0142',
+  currency: '$',
+  hour: 118,
+  paper: 'LETTER',
+} as const;
 
 const PEOPLE = [
   { name: 'rosa', fullName: 'Rosa Tindall', role: 'lead', grants: grantsText(GRANTS) },
@@ -35,6 +44,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
   if ((await Person.count()) > 0) return;
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const people = await Promise.all(PEOPLE.map((p) => Person.create({ ...p, id: v7(), units: 'us', passwordHash })));
+  await addSettings(people[0]!.id, SHOP);
   await StoredInstrument.bulkCreate(INSTRUMENTS.map((i) => ({ ...i, id: v7() })));
   const machines = [];
   // The shop has known them for a while.

@@ -24,6 +24,7 @@ const CLAMP = {
   leadZero: null,
   retired: false,
 };
+const SETTINGS = { name: 'A', address: '', currency: '$', hour: 118.5, paper: 'A4' };
 const LIMIT = { test: 'coil-24v', measure: 'dead', typed: '13.5-16.5', source: '' };
 const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
 
@@ -44,6 +45,10 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['GET', '/shop/limits', undefined, 401, 200, 200, 200, 200],
   ['PUT', '/shop/limits', { coFind: 9, coOff: 35, coOut: 70 }, 401, 403, 403, 200, 200],
   ['PUT', '/shop/limits', { coFind: 9, coOff: 36, coOut: 70 }, 401, 400, 400, 400, 400],
+  ['GET', '/shop/settings', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/shop/settings/versions', undefined, 401, 200, 200, 200, 200],
+  ['PUT', '/shop/settings', SETTINGS, 401, 403, 403, 200, 200],
+  ['PUT', '/shop/settings', { ...SETTINGS, name: '' }, 401, 400, 400, 400, 400],
   ['PUT', '/people/:apprentice/grants', { grants: ['line'] }, 401, 403, 403, 200, 200],
   ['PUT', '/people/:lead/grants', { grants: [...GRANTS] }, 401, 403, 403, 403, 200],
   ['PUT', '/people/:none/grants', { grants: [] }, 401, 404, 404, 404, 404],

@@ -19,6 +19,7 @@ const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
 const LabelPage = lazy(() => import('../places/machines/LabelPage'));
 const MachinePage = lazy(() => import('../places/machines/MachinePage'));
+const ReportPage = lazy(() => import('../places/report/ReportPage'));
 const Bench = lazy(() => import('../places/bench/Bench'));
 const TestPage = lazy(() => import('../places/bench/TestPage'));
 const Register = lazy(() => import('../places/bench/Register'));
@@ -65,6 +66,7 @@ const router = createBrowserRouter([
       { path: '/', element: <SignedIn place={(me) => <Today me={me} />} /> },
       { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
       { path: '/calls/:id', element: <SignedIn inCall place={(me) => <CallPlace me={me} />} /> },
+      { path: '/calls/:id/report', element: <SignedIn place={(me) => <ReportPage me={me} />} /> },
       { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },
       { path: '/machines/:id/label', element: <SignedIn place={() => <LabelPage />} /> },

@@ -1,7 +1,15 @@
 import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
 import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
-import type { CallView, Drawing, Guide, ProofView, ReadingsView, ViewOptions } from '@zetalysis/core/presentation';
+import type {
+  CallReport,
+  CallView,
+  Drawing,
+  Guide,
+  ProofView,
+  ReadingsView,
+  ViewOptions,
+} from '@zetalysis/core/presentation';
 import { type Build, buildKey } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
@@ -19,6 +27,7 @@ export interface LoadedEngine {
   readonly next: (log: Log, options: ViewOptions) => Promise<Advised>;
   readonly toProve: (log: Log, repair: string, viewer: Viewer) => Promise<ProofView | undefined>;
   readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
+  readonly report: (log: Log, options: ViewOptions) => Promise<CallReport>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;
   readonly readings: (
     entries: readonly MachineEntry[],
@@ -67,6 +76,7 @@ export function holdEngine(): EngineHold {
         next: (log, options) => api.next(key, log, options),
         toProve: (log, repair, viewer) => api.toProve(key, log, repair, viewer),
         advice: (log, viewer) => api.advice(key, log, viewer),
+        report: (log, options) => api.report(key, log, options),
         guide: (units) => api.guide(key, units),
         readings: (entries, kept, units) => api.readings(key, entries, kept, units),
         readLog: (log, hung) => api.readLog(key, log, hung),

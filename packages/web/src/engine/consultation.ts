@@ -11,6 +11,7 @@ import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
 import {
+  type CallReport,
   type CallView,
   type Drawing,
   drawingOf,
@@ -19,6 +20,7 @@ import {
   proofView,
   type ProofView,
   readingsOverTime,
+  reportOf,
   type ReadingsView,
   snapshot,
   testsView,
@@ -112,6 +114,12 @@ export class Consultation {
     const known = this.#consider(log);
     const ranked = known.state.closed ? [] : this.#rank(known, viewer);
     return snapshot(this.#engine, known.assessment, ranked);
+  }
+
+  /** What is put on paper about exactly this log. */
+  report(log: Log, options: ViewOptions): CallReport {
+    const { state, assessment } = this.#consider(log);
+    return reportOf(this.#engine, state, assessment, options);
   }
 
   /** All there is to read about the appliance. */

@@ -1,7 +1,15 @@
 import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
 import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
-import type { CallView, Drawing, Guide, ProofView, ReadingsView, ViewOptions } from '@zetalysis/core/presentation';
+import type {
+  CallReport,
+  CallView,
+  Drawing,
+  Guide,
+  ProofView,
+  ReadingsView,
+  ViewOptions,
+} from '@zetalysis/core/presentation';
 import type { Build } from '@zetalysis/core/profile';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
@@ -39,6 +47,9 @@ const api = {
   },
   advice(key: string, log: readonly CallEvent[], viewer: Viewer): AdviceSnapshot {
     return need(key).advice(log, viewer);
+  },
+  report(key: string, log: readonly CallEvent[], options: ViewOptions): CallReport {
+    return need(key).report(log, options);
   },
   guide(key: string, units: UnitSystem): Guide {
     return need(key).guide(units);

@@ -2,7 +2,7 @@ import { Input, type InputProps } from 'antd';
 import { useId } from 'react';
 import styles from './Field.module.css';
 
-interface Props extends Pick<InputProps, 'placeholder' | 'maxLength'> {
+interface Props extends Pick<InputProps, 'placeholder' | 'maxLength' | 'type'> {
   readonly label: string;
   /** The label is there for who cannot see the placeholder. */
   readonly labelHidden?: boolean;

@@ -46,3 +46,7 @@ export const purgeSessions = (): Promise<unknown> =>
   retried(StoredSession.sequelize!, (transaction) =>
     StoredSession.destroy({ where: { expires: { [Op.lt]: new Date() } }, limit: 500, transaction }),
   );
+
+/** The full names of people, by their ids. */
+export const namesOf = async (ids: readonly string[]): Promise<ReadonlyMap<string, string>> =>
+  new Map((await Person.findAll({ where: { id: [...new Set(ids)] } })).map((p) => [p.id, p.fullName]));

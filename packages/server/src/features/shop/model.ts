@@ -19,9 +19,26 @@ export class ShopLimits extends Model<InferAttributes<ShopLimits>, InferCreation
   declare createdAt: CreationOptional<Date>;
 }
 
+/** What stands on the shop’s paper from a moment on. */
+export class ShopSettingsVersion extends Model<
+  InferAttributes<ShopSettingsVersion>,
+  InferCreationAttributes<ShopSettingsVersion>
+> {
+  /** In the order of time. */
+  declare id: string;
+  declare name: string;
+  declare address: string;
+  declare currency: string;
+  /** As the database writes a price. */
+  declare hour: string | null;
+  declare paper: string;
+  declare personId: string;
+  declare createdAt: CreationOptional<Date>;
+}
+
 const ppm = DataTypes.SMALLINT.UNSIGNED;
 
-export const defineShop = (sequelize: Sequelize): unknown =>
+export function defineShop(sequelize: Sequelize): void {
   ShopLimits.init(
     {
       id: { type: uuid, primaryKey: true },
@@ -33,3 +50,17 @@ export const defineShop = (sequelize: Sequelize): unknown =>
     },
     { sequelize, tableName: 'shop_limits', updatedAt: false },
   );
+  ShopSettingsVersion.init(
+    {
+      id: { type: uuid, primaryKey: true },
+      name: DataTypes.STRING(120),
+      address: DataTypes.STRING(200),
+      currency: DataTypes.STRING(8),
+      hour: { type: DataTypes.DECIMAL(9, 2), allowNull: true },
+      paper: DataTypes.STRING(8),
+      personId: uuid,
+      createdAt: DataTypes.DATE(3),
+    },
+    { sequelize, tableName: 'shop_settings', updatedAt: false },
+  );
+}

@@ -1,8 +1,11 @@
+import { type ShopSettings, UNSAID_SETTINGS } from '@zetalysis/contract';
 import { can, type Limits, tightened } from '@zetalysis/core/rules';
 import { Problem } from '../../http/problem';
 import { authorityOf } from '../session/authority';
+import { namesOf } from '../session/repository';
 import type { Person } from '../session/model';
-import { addLimits, newestLimits } from './repository';
+import type { ShopSettingsVersion } from './model';
+import { addLimits, addSettings, newestLimits, settingsVersions } from './repository';
 
 /** What the rules of this shop count from: practice’s values, or stricter ones. */
 export async function limitsOfShop(): Promise<Limits> {
@@ -21,4 +24,33 @@ export async function tighten(person: Person, limits: Limits): Promise<Limits> {
     );
   await addLimits(person.id, limits);
   return limitsOfShop();
+}
+
+const settingsOf = ({ name, address, currency, hour, paper }: ShopSettingsVersion): ShopSettings => ({
+  name,
+  address,
+  currency,
+  hour: hour === null ? null : Number(hour),
+  paper: paper === 'A4' ? 'A4' : 'LETTER',
+});
+
+/** What stands on the shop’s paper now. */
+export async function settingsOfShop(): Promise<ShopSettings> {
+  const [newest] = await settingsVersions(1);
+  return newest ? settingsOf(newest) : UNSAID_SETTINGS;
+}
+
+/** Sets what stands on the shop’s paper from now on. Throws a Problem for whom it is not. */
+export async function setSettings(person: Person, settings: ShopSettings): Promise<ShopSettings> {
+  if (can(authorityOf(person), 'tighten') !== '+')
+    throw new Problem(403, 'Not yours to set', 'A lead or an admin sets what stands on the paper. Ask one of them.');
+  await addSettings(person.id, settings);
+  return settingsOfShop();
+}
+
+/** Every version with who set it, the newest first. */
+export async function versionsOfSettings(): Promise<(ShopSettings & { readonly by: string; readonly at: string })[]> {
+  const versions = await settingsVersions();
+  const names = await namesOf(versions.map(({ personId }) => personId));
+  return versions.map((v) => ({ ...settingsOf(v), by: names.get(v.personId) ?? '', at: v.createdAt.toISOString() }));
 }

@@ -9,6 +9,7 @@ import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
 import styles from './Account.module.css';
 import { ShopLimits } from './ShopLimits';
+import { ShopPaper } from './ShopPaper';
 import { Status } from '../../kit/Status';
 import { Table } from '../../kit/Table';
 
@@ -26,9 +27,14 @@ export default function Account({ me }: { me: Me }) {
           <Password />
         </Block>
         {can(me, 'tighten') === '+' && (
-          <Block title="Carbon monoxide: limits of the shop">
-            <ShopLimits />
-          </Block>
+          <>
+            <Block title="Carbon monoxide: limits of the shop">
+              <ShopLimits />
+            </Block>
+            <Block title="Paper and prices of the shop">
+              <ShopPaper />
+            </Block>
+          </>
         )}
       </div>
     </Page>

@@ -50,7 +50,7 @@ function Opened({ open, log, engine, drawing, view, standard, onStandard, onBody
     case 'danger':
       return <SayWhatIs onBody={onBody} onClose={onClose} />;
     case 'end':
-      return <EndCall setup={view.setup} onBody={onBody} onClose={onClose} />;
+      return <EndCall setup={view.setup} needed={view.needed} onBody={onBody} onClose={onClose} />;
     case 'log':
       return <MeterLogDialog drawing={drawing} engine={engine} onBody={onBody} onClose={onClose} />;
     case 'keys':

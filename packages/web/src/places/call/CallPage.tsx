@@ -158,6 +158,7 @@ export function CallPage(props: Props) {
             </div>
             <div className={styles.record} data-for="log">
               <Ending
+                call={id}
                 view={view}
                 late={log.overview.state === 'late'}
                 onRecord={() => setDialog('record')}

@@ -1,10 +1,12 @@
 import { type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
 import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
 import { Field } from '../../kit/Field';
 import styles from './Ending.module.css';
 
 interface Props {
+  readonly call: string;
   readonly view: CallView;
   /** It was closed, and something that touches safety came after. */
   readonly late: boolean;
@@ -17,10 +19,14 @@ interface Props {
 }
 
 /** How a call ends: the break is recorded, what was done is noted, the call is closed when nothing stands against it. */
-export function Ending({ view, late, onRecord, onClose, onCloseAgain, onReopen, children }: Props) {
+export function Ending({ call, view, late, onRecord, onClose, onCloseAgain, onReopen, children }: Props) {
   return (
     <section className={styles.ending} aria-label="Record">
       {view.recordWords !== undefined && <p>{view.recordWords}</p>}
+      <p>
+        <Link to={`/calls/${call}/report`}>Report</Link>{' '}
+        <Link to={`/calls/${call}/report?for=handover`}>Handover card</Link>
+      </p>
       {view.oldAndNew.length > 0 && (
         <table className={styles.beside} aria-label="Old beside new">
           <thead>

@@ -7,6 +7,7 @@ import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
 import { TakePhoto } from './TakePhoto';
+import { NeededParts, Recommendations } from './ToTell';
 import styles from './Work.module.css';
 
 interface Props {
@@ -23,6 +24,8 @@ export const Work = ({ call, drawing, view, onBody, onLog }: Props) => (
     <summary>Repaired, adjusted, photo</summary>
     <Repair drawing={drawing} view={view} onBody={onBody} />
     <Adjustment onBody={onBody} />
+    <NeededParts view={view} onBody={onBody} />
+    <Recommendations view={view} onBody={onBody} />
     <TakePhoto call={call} onBody={onBody} />
     <Button onClick={onLog}>Read a meter’s log</Button>
     {view.adjustments.map((a) => (

@@ -14,6 +14,7 @@ import { useRules } from './use-rules';
 
 interface Props {
   readonly setup: CallView['setup'];
+  readonly needed: CallView['needed'];
   readonly onBody: (body: EventBody) => void;
   readonly onClose: () => void;
 }
@@ -30,10 +31,10 @@ const ACTIONS = {
 } as const;
 
 /** How a call ends: each way with what it asks; what is missing is said at the button when it is pressed. */
-export default function EndCall({ setup, onBody, onClose }: Props) {
+export default function EndCall({ setup, needed, onBody, onClose }: Props) {
   const { followed, person } = useRules();
   const [chosen, setChosen] = useState<Ending>(() => likely(followed.c.repaired.size > 0));
-  const [given, setGiven] = useState<Record<string, string>>({});
+  const [given, setGiven] = useState<Record<string, string>>(() => waitsFor(needed));
   const [problems, setProblems] = useState<readonly string[]>([]);
   const choose = (ending: Ending): void => {
     setChosen(ending);
@@ -43,7 +44,9 @@ export default function EndCall({ setup, onBody, onClose }: Props) {
     const found = closingProblems(chosen, given, followed);
     setProblems(found);
     if (found.length > 0) return;
-    onBody({ type: 'closed', words: '', ending: chosen.id, given });
+    const asked = new Set([...asksOf(chosen, followed), ...(chosen.optional ?? [])].map(({ id }) => id));
+    const answers = Object.fromEntries(Object.entries(given).filter(([id]) => asked.has(id)));
+    onBody({ type: 'closed', words: '', ending: chosen.id, given: answers });
     onClose();
   };
   const claims =
@@ -124,6 +127,19 @@ export default function EndCall({ setup, onBody, onClose }: Props) {
       </div>
     </Dialog>
   );
+}
+
+/** What a waiting call waits for, where parts were noted that have not come. */
+function waitsFor(needed: Props['needed']): Record<string, string> {
+  const missing = needed.filter(({ here }) => !here);
+  const all = (words: readonly string[]): string =>
+    [...new Set(words.filter((w) => w !== ''))].join(', ').slice(0, 300);
+  if (missing.length === 0) return {};
+  return {
+    for: all(missing.map(({ what }) => what)),
+    whom: all(missing.map(({ from }) => from)),
+    when: missing.map(({ expected }) => expected).reduce((a, b) => (a > b ? a : b)),
+  };
 }
 
 /** How each way is drawn on the cord; what is left as it is has a ring. */
