@@ -18,6 +18,7 @@ const ROOMS = [
   'practice',
   'instruments',
   'history',
+  'upkeep',
   'presentation',
 ];
 

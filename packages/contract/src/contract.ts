@@ -8,9 +8,21 @@ import { photos } from './photos';
 import { profiles } from './profiles';
 import { session } from './session';
 import { shop } from './shop';
+import { upkeep } from './upkeep';
 
 /** Every endpoint, by resource. */
-export const CONTRACT = { session, people, shop, profiles, machines, instruments, limits, calls, photos } as const;
+export const CONTRACT = {
+  session,
+  people,
+  shop,
+  profiles,
+  machines,
+  instruments,
+  limits,
+  calls,
+  photos,
+  upkeep,
+} as const;
 
 /** Without what is not sent. */
 type Given<S> = { readonly [K in keyof S as S[K] extends undefined ? never : K]: S[K] };
@@ -38,7 +50,8 @@ export interface Contract
     Exchanges<typeof instruments>,
     Exchanges<typeof limits>,
     Exchanges<typeof calls>,
-    Exchanges<typeof photos> {}
+    Exchanges<typeof photos>,
+    Exchanges<typeof upkeep> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

@@ -33,4 +33,13 @@ export { LONGEST_PHOTO, type Photo, photos, type SmallPhoto } from './photos';
 export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
 export { type ListedSession, personFields, session, type Me } from './session';
 export { shop, type ShopSettings, UNSAID_SETTINGS } from './shop';
+export {
+  type CaretakerForm,
+  type DueDuty,
+  type DutyOfMachine,
+  type DutyRecord,
+  type NewDutyRecord,
+  type OpenAddress,
+  upkeep,
+} from './upkeep';
 export { CONTRACT, contractSchema, type Contract } from './contract';

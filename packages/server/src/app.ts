@@ -17,6 +17,8 @@ import { shopRoutes } from './features/shop/routes';
 import { photoRoutes } from './features/photos/routes';
 import { profileRoutes } from './features/profiles/routes';
 import type { Profiles } from './features/profiles/service';
+import { openRoutes, upkeepRoutes } from './features/upkeep/routes';
+import { Upkeep } from './features/upkeep/service';
 import { passwordLimits } from './features/session/limits';
 import { sessionRoutes } from './features/session/routes';
 import { sessions, signedIn } from './http/sessions';
@@ -59,6 +61,8 @@ export function createApp(options: AppOptions): Express {
   app.use('/api/photos', express.json({ limit: LONGEST_PHOTO + 1000 }));
   app.use('/api', express.json({ limit: '256kb' }));
   app.use('/api', sessions(sequelize, { secret: sessionSecret, secureCookies }));
+  const upkeep = new Upkeep(profiles);
+  app.use(openRoutes(upkeep));
   app.use(sessionRoutes(passwordLimits(sequelize, sessionSecret), sessionSecret));
   app.use(
     [
@@ -70,6 +74,8 @@ export function createApp(options: AppOptions): Express {
       '/api/photos',
       '/api/instruments',
       '/api/limits',
+      '/api/upkeep',
+      '/api/addresses',
     ],
     signedIn,
   );
@@ -81,6 +87,7 @@ export function createApp(options: AppOptions): Express {
   app.use(photoRoutes());
   app.use(instrumentRoutes());
   app.use(limitRoutes());
+  app.use(upkeepRoutes(upkeep));
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);

@@ -220,6 +220,8 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
       return `${body.how === 'accepted' ? 'Accepted' : 'Declined'} by the customer${body.words === '' ? '' : `: ${body.words}`}`;
     case 'part-needed':
       return `Needed: ${neededWords(body)}`;
+    case 'upkeep-done':
+      return `Upkeep, ${body.title}: ${body.result}${body.words === '' ? '' : `, ${body.words}`}`;
     case 'part-arrived':
       return 'The part has come';
     case 'note':

@@ -32,6 +32,7 @@ import { stopOrder } from './events/stop-order';
 import { temporary } from './events/temporary';
 import { timer } from './events/timer';
 import { undone } from './events/undone';
+import { upkeepDone } from './events/upkeep-done';
 
 /** Every kind of entry that is no answer, by its type; a new one is a file of its own and a line here. */
 const OTHERS = {
@@ -64,6 +65,7 @@ const OTHERS = {
   'recommendation-settled': recommendationSettled,
   'part-needed': partNeeded,
   'part-arrived': partArrived,
+  'upkeep-done': upkeepDone,
   retracted,
   redacted,
   'break-recorded': breakRecorded,

@@ -34,4 +34,5 @@ export { hasFreeText, TAKEN_OUT, withoutFreeText } from './redact';
 export { type CallState, reduceCall } from './reduce';
 export { observationOfEntry } from './translate';
 export { presentSetup } from './present-setup';
+export { standingEntries } from './retractions';
 export { changesOf, settled } from './settled';

@@ -26,6 +26,7 @@ const FREE_TEXT: { readonly [T in EventBody['type']]?: readonly string[] } = {
   'pin-answered': ['words'],
   'proof-line': ['words'],
   recommended: ['words'],
+  'upkeep-done': ['words'],
   'recommendation-settled': ['words'],
   'part-needed': ['what', 'from'],
 };

@@ -1,4 +1,5 @@
 import type { CallEvent } from './event';
+import { compareEvents } from './order';
 
 /** The entries of an ordered log that were taken back. Retractions may themselves be retracted; later ones are decided first. */
 export function retractions(ordered: readonly CallEvent[]): ReadonlySet<string> {
@@ -8,4 +9,11 @@ export function retractions(ordered: readonly CallEvent[]): ReadonlySet<string> 
     if (event.body.type === 'retracted' && !struck.has(event.id)) struck.add(event.body.event);
   }
   return struck;
+}
+
+/** The entries of a log, in whatever order they come, that were not taken back. */
+export function standingEntries(events: readonly CallEvent[]): CallEvent[] {
+  const ordered = [...events].sort(compareEvents);
+  const struck = retractions(ordered);
+  return ordered.filter((e) => !struck.has(e.id));
 }

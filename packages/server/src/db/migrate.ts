@@ -11,6 +11,7 @@ import * as eighth from './migrations/0008-instruments';
 import * as ninth from './migrations/0009-machine-records';
 import * as tenth from './migrations/0010-thumbnails';
 import * as eleventh from './migrations/0011-shop-settings';
+import * as twelfth from './migrations/0012-upkeep';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -25,6 +26,7 @@ const MIGRATIONS = [
   { name: '0009-machine-records', ...ninth },
   { name: '0010-thumbnails', ...tenth },
   { name: '0011-shop-settings', ...eleventh },
+  { name: '0012-upkeep', ...twelfth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

@@ -7,6 +7,7 @@ import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
 import { definePeople } from '../features/session/model';
 import { defineShop } from '../features/shop/model';
+import { defineUpkeep } from '../features/upkeep/model';
 
 /** Binds the models to a connection. The tables are made by the migrations. */
 export function defineModels(sequelize: Sequelize): void {
@@ -18,4 +19,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineShop(sequelize);
   defineInstruments(sequelize);
   defineLimits(sequelize);
+  defineUpkeep(sequelize);
 }

@@ -14,8 +14,10 @@ import { hashPassword } from '../features/session/password';
 import { StoredInstrument } from '../features/instruments/model';
 import { CALLS } from './calls';
 import { addSettings } from '../features/shop/repository';
+import { DutyDone } from '../features/upkeep/model';
 import { INSTRUMENTS } from './instruments';
 import { MACHINES } from './machines';
+import { upkeepDone } from './upkeep';
 
 export const DEMO_PASSWORD = 'cold-morning';
 
@@ -46,10 +48,21 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
   const people = await Promise.all(PEOPLE.map((p) => Person.create({ ...p, id: v7(), units: 'us', passwordHash })));
   await addSettings(people[0]!.id, SHOP);
   await StoredInstrument.bulkCreate(INSTRUMENTS.map((i) => ({ ...i, id: v7() })));
-  const machines = [];
+  const machines: Machine[] = [];
   // The shop has known them for a while.
   const known = new Date(Date.now() - 3000 * 86_400_000);
   for (const machine of MACHINES) machines.push(await Machine.create({ ...machine, id: v7(), createdAt: known }));
+  const families = new Map((await profiles.all()).map((p) => [p.id, p.family]));
+  const kept = machines.map(({ profile, build }) => ({ profile, build, family: families.get(profile) }));
+  await DutyDone.bulkCreate(
+    upkeepDone(kept, new Date().toISOString().slice(0, 10)).map(({ machine, ...done }) => ({
+      ...done,
+      id: v7(),
+      machineId: machines[machine]!.id,
+      by: people[1]!.fullName,
+      callId: null,
+    })),
+  );
   for (const demo of CALLS) {
     const machine = machines[demo.machine]!;
     const person = people.find((p) => p.name === demo.person)!;

@@ -24,6 +24,8 @@ const CLAMP = {
   leadZero: null,
   retired: false,
 };
+const DONE = { duty: 'co-alarm', day: '2026-11-01', result: 'good', words: '' };
+const FILLED = { day: '2026-11-01', result: 'good', by: 'Lund', words: '' };
 const SETTINGS = { name: 'A', address: '', currency: '$', hour: 118.5, paper: 'A4' };
 const LIMIT = { test: 'coil-24v', measure: 'dead', typed: '13.5-16.5', source: '' };
 const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
@@ -87,6 +89,18 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['GET', '/limits', undefined, 401, 200, 200, 200, 200],
   ['PUT', '/limits', { ...LIMIT, machine: null, field: 'shop' }, 401, 403, 403, 200, 200],
   ['PUT', '/limits', { ...LIMIT, machine: v7(), field: 'plate' }, 401, 403, 404, 404, 404],
+  ['GET', '/upkeep', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/machines/:machine/upkeep', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/machines/:none/upkeep', undefined, 401, 404, 404, 404, 404],
+  ['POST', '/machines/:machine/upkeep', DONE, 401, 201, 201, 201, 201],
+  ['POST', '/machines/:machine/upkeep', { ...DONE, day: '2026-02-30' }, 401, 400, 400, 400, 400],
+  ['PUT', '/machines/:machine/upkeep/plan', { duty: 'co-alarm', every: 30 }, 401, 403, 403, 200, 200],
+  ['GET', '/addresses', undefined, 401, 403, 403, 200, 200],
+  ['POST', '/addresses', { kind: 'calendar', label: 'A', machine: null }, 401, 403, 403, 201, 201],
+  ['DELETE', '/addresses/:none', undefined, 401, 403, 403, 404, 404],
+  // Whoever has the address needs no account.
+  ['GET', '/caretaker/:secret', undefined, 404, 404, 404, 404, 404],
+  ['POST', '/caretaker/:secret', FILLED, 404, 404, 404, 404, 404],
   ['GET', '/calls', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/watch', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/:call', undefined, 401, 200, 200, 200, 200],
@@ -136,6 +150,7 @@ describe('who may ask for what', () => {
         .replace(':apprentice', idOf.get('bea')!)
         .replace(':lead', idOf.get('rosa')!)
         .replace(':photo', taken)
+        .replace(':secret', 'A'.repeat(43))
         .replace(/:none|:new/, v7());
       const ask = api()[method.toLowerCase() as 'get'](`/api${address}`).set(credentials.get(person)!);
       const sent = typeof body === 'function' ? body(person) : body;

@@ -19,6 +19,9 @@ const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
 const LabelPage = lazy(() => import('../places/machines/LabelPage'));
 const MachinePage = lazy(() => import('../places/machines/MachinePage'));
+const DuePage = lazy(() => import('../places/due/DuePage'));
+const CaretakerPage = lazy(() => import('../places/caretaker/CaretakerPage'));
+const UpkeepPage = lazy(() => import('../places/machines/UpkeepPage'));
 const ReportPage = lazy(() => import('../places/report/ReportPage'));
 const Bench = lazy(() => import('../places/bench/Bench'));
 const TestPage = lazy(() => import('../places/bench/TestPage'));
@@ -63,6 +66,9 @@ const router = createBrowserRouter([
     errorElement: <PageBroke />,
     children: [
       { path: '/sign-in', element: <SignIn /> },
+      { path: '/caretaker/:secret', element: <CaretakerPage /> },
+      { path: '/due', element: <SignedIn place={(me) => <DuePage me={me} />} /> },
+      { path: '/machines/:id/upkeep', element: <SignedIn place={(me) => <UpkeepPage me={me} />} /> },
       { path: '/', element: <SignedIn place={(me) => <Today me={me} />} /> },
       { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
       { path: '/calls/:id', element: <SignedIn inCall place={(me) => <CallPlace me={me} />} /> },

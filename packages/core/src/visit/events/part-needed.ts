@@ -25,7 +25,8 @@ export interface NeededPart {
 /** A part is needed that is not at hand. */
 export const partNeeded: EventKind<typeof body> = {
   body,
-  apply: (draft, { type: _type, ...needed }, { id }) => void draft.needed.set(id, { ...needed, event: id, here: false }),
+  apply: (draft, { type: _type, ...needed }, { id }) =>
+    void draft.needed.set(id, { ...needed, event: id, here: false }),
 };
 
 /** It has come. */

@@ -13,6 +13,7 @@ import type { Authority } from '@zetalysis/core/rules';
 import { retried } from '../../db/retry';
 import { canonical } from './canonical';
 import { Call, LoggedEvent } from './model';
+import { keepUpkeep } from './upkeep';
 import { keepOverview, projectOverview } from './overviews';
 import { asEvent, eventRow, idsIn, largestOf, safetyEntries, storedUnder } from './repository';
 
@@ -107,7 +108,11 @@ async function store<Refused>(
   if (fresh.some(({ event }) => event.body.type === 'opened' || OVERVIEW_TYPES.includes(event.body.type)))
     await projectOverview(call, await safetyEntries(call, transaction), last, transaction);
   else await keepOverview(call, last, transaction);
+  if (fresh.some(({ event }) => UPKEEP.has(event.body.type))) await keepUpkeep(call, transaction);
 }
+
+/** Entries after which what was done of a machine's upkeep is read again: one of it, or one that may take one back. */
+const UPKEEP: ReadonlySet<EventBody['type']> = new Set(['upkeep-done', 'retracted']);
 
 /** What a transaction knows of a call's log, with the entries that it takes itself. */
 class GrowingLog implements LogSoFar {

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { type CallView, neededWords } from '@zetalysis/core/presentation';
+import { DUTIES, type DutyId, type DutyResult, dutyWith } from '@zetalysis/core/upkeep';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
+import { Choice } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
 import styles from './Work.module.css';
 
@@ -96,5 +98,33 @@ export function NeededParts({ view, onBody }: Props) {
         </p>
       ))}
     </>
+  );
+}
+
+/** Something of the machine's upkeep that was done on this call: it is kept with the machine. */
+export function UpkeepDone({ onBody }: Pick<Props, 'onBody'>) {
+  const [duty, setDuty] = useState<DutyId>();
+  const [words, setWords] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const note = (result: DutyResult): void => {
+    if (duty === undefined) return setProblem('Choose what was done.');
+    setProblem(undefined);
+    onBody({ type: 'upkeep-done', duty, title: dutyWith(duty)!.title, result, words: words.trim() });
+    setDuty(undefined);
+    setWords('');
+  };
+  return (
+    <div className={styles.row}>
+      <Choice
+        label="Upkeep done"
+        value={duty}
+        placeholder="Duty…"
+        options={DUTIES.map(({ id, title }) => ({ value: id, label: title }))}
+        onChange={setDuty}
+      />
+      <Field label="What was read" maxLength={500} value={words} problem={problem} onChange={setWords} />
+      <Button onClick={() => note('good')}>Good</Button>
+      <Button onClick={() => note('bad')}>It failed</Button>
+    </div>
   );
 }

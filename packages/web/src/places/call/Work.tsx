@@ -7,7 +7,7 @@ import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
 import { TakePhoto } from './TakePhoto';
-import { NeededParts, Recommendations } from './ToTell';
+import { NeededParts, Recommendations, UpkeepDone } from './ToTell';
 import styles from './Work.module.css';
 
 interface Props {
@@ -26,6 +26,7 @@ export const Work = ({ call, drawing, view, onBody, onLog }: Props) => (
     <Adjustment onBody={onBody} />
     <NeededParts view={view} onBody={onBody} />
     <Recommendations view={view} onBody={onBody} />
+    <UpkeepDone onBody={onBody} />
     <TakePhoto call={call} onBody={onBody} />
     <Button onClick={onLog}>Read a meter’s log</Button>
     {view.adjustments.map((a) => (

@@ -25,6 +25,7 @@ import { OverTime } from './OverTime';
 import { Photos } from './Photos';
 import { RetireDialog } from './RetireDialog';
 import { SheetDialog } from './SheetDialog';
+import { UpkeepOf } from './UpkeepOf';
 import { WiresDialog } from './WiresDialog';
 
 type Asked = 'correct' | 'merge' | 'retire' | 'changes' | 'sheet' | 'build' | 'contact' | 'wires';
@@ -89,6 +90,7 @@ function Shown({ machine: m, me }: { readonly machine: Machine; readonly me: Me 
             <p>{m.sheet.normal}</p>
           </Block>
         )}
+        <UpkeepOf machine={m} />
         <Owner machine={m} onChange={() => setAsked('contact')} />
         <Built machine={m} family={profiles.find((p) => p.id === m.profile)} onChange={() => setAsked('build')} />
       </div>

@@ -7,9 +7,14 @@ import { buildOf, type CallEvent } from '@zetalysis/core/visit';
 import type { Around } from '@zetalysis/report';
 import { UNSAID_SETTINGS, type ShopSettings } from '@zetalysis/contract';
 import { useContact, useMachine, useProfiles } from '../../api/queries';
+import { dueWords, dutyWith } from '@zetalysis/core/upkeep';
 import { http } from '../../api/http';
+import { today } from '../../api/today';
 import { holdEngine } from '../../engine/client';
 import { photoAddress } from '../../store/photos';
+
+/** So many duties stand on the customer’s page. */
+const DUE_SHOWN = 4;
 
 /** Everything that a paper about a call is made of. */
 export interface ForPaper {
@@ -24,6 +29,11 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
   const machineId = opened?.type === 'opened' ? opened.machine : undefined;
   const machine = useMachine(machineId);
   const contact = useContact(machineId);
+  const upkeep = useQuery({
+    queryKey: ['upkeep', machineId],
+    enabled: machineId !== undefined,
+    queryFn: () => http('GET /machines/:id/upkeep', { params: { id: machineId! } }),
+  });
   const profiles = useProfiles();
   const people = useQuery({ queryKey: ['people'], queryFn: () => http('GET /people') });
   const settings = useQuery({ queryKey: ['settings'], queryFn: () => http('GET /shop/settings') });
@@ -54,7 +64,7 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
   });
   const ready = report.data;
   // What is still on its way is waited for; what cannot be had stays blank.
-  const isWaiting = [machine, contact, people, settings].some((q) => q.isFetching && q.data === undefined);
+  const isWaiting = [machine, contact, people, settings, upkeep].some((q) => q.isFetching && q.data === undefined);
   if (!ready || isWaiting) return { problem: report.error?.message, paper: undefined };
   const shop = settings.data ?? UNSAID_SETTINGS;
   const sheet = machine.data?.sheet ?? BLANK_SHEET;
@@ -79,7 +89,11 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
       customer: contact.data?.customer ?? '',
       nameOf: (person) => names.get(person) ?? person,
       pictures: ready.pictures,
-      due: [],
+      due: (upkeep.data?.duties ?? [])
+        .flatMap(({ duty, due }) => (due ? [{ duty, due }] : []))
+        .sort((a, b) => (a.due.day < b.due.day ? -1 : 1))
+        .slice(0, DUE_SHOWN)
+        .map(({ duty, due }) => `${dutyWith(duty)?.title ?? duty}: ${dueWords(due, today())}`),
       limits:
         opened?.type === 'opened' && opened.limits
           ? `the shop’s: CO ${opened.limits.coFind}, ${opened.limits.coOff}, ${opened.limits.coOut} ppm`

@@ -20,6 +20,7 @@ import { CallRow, UnsentRow } from './CallRow';
 import { Clocks } from './Clocks';
 import { ClosedCalls } from './ClosedCalls';
 import { Leads } from './Leads';
+import { Overdue } from './Overdue';
 import { isStopped } from './standing';
 import { ToPutBack } from './ToPutBack';
 import styles from './Today.module.css';
@@ -98,6 +99,7 @@ export default function Today({ me }: { me: Me }) {
       <aside className={styles.aside} aria-label="Not to be forgotten">
         <ToPutBack calls={watched} />
         <Clocks calls={calls} />
+        <Overdue />
         {watch.data && <Leads calls={watch.data} me={me} />}
       </aside>
     </Page>
