@@ -28,7 +28,7 @@ export {
   type NewMachine,
   type Wires,
 } from './machines';
-export { type Colleague, people } from './people';
+export { AUDITED, type Audited, type Colleague, type NewAccount, people } from './people';
 export { LONGEST_PHOTO, type Photo, photos, type SmallPhoto } from './photos';
 export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
 export { type ListedSession, personFields, session, type Me } from './session';

@@ -15,6 +15,8 @@ const me = t.Object({
   /** What the person was trained for. */
   grants,
   units: t.Unsafe<UnitSystem>(t.Union(['us', 'si'].map((u) => t.Literal(u)))),
+  /** Somebody else gave the password: it is changed before anything else. */
+  mustChange: t.Boolean(),
 });
 
 /** Whoever is signed in. */
@@ -36,6 +38,7 @@ const listed = t.Object({
   own: t.Boolean(),
 });
 
+export const listedSession = listed;
 export type ListedSession = t.Static<typeof listed>;
 
 const password = t.String({ minLength: 1, maxLength: 200 });

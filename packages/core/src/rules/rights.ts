@@ -27,6 +27,7 @@ export type Action =
   | 'countersign'
   | 'tighten'
   | 'grants'
+  | 'accounts'
   | 'loosen';
 
 /** What the answer hangs on, beside who asks. */
@@ -134,6 +135,8 @@ function byRole(person: Authority, action: Action, state: State): Right {
       return role === 'lead' || (role === 'technician' && state.of?.role === 'apprentice') ? '+' : '-';
     case 'tighten':
       return role === 'lead' || role === 'admin' ? '+' : '-';
+    case 'accounts':
+      return role === 'admin' ? '+' : '-';
     case 'grants': {
       if (role === 'admin') return '+';
       const lower = state.of?.role === 'apprentice' || state.of?.role === 'technician';

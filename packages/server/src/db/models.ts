@@ -1,4 +1,5 @@
 import type { Sequelize } from 'sequelize';
+import { defineAudit } from '../features/audit/model';
 import { defineCalls } from '../features/calls/model';
 import { defineInstruments } from '../features/instruments/model';
 import { defineLimits } from '../features/limits/model';
@@ -20,4 +21,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineInstruments(sequelize);
   defineLimits(sequelize);
   defineUpkeep(sequelize);
+  defineAudit(sequelize);
 }

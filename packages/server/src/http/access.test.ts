@@ -26,6 +26,7 @@ const CLAMP = {
 };
 const DONE = { duty: 'co-alarm', day: '2026-11-01', result: 'good', words: '' };
 const FILLED = { day: '2026-11-01', result: 'good', by: 'Lund', words: '' };
+const ACCOUNT = { fullName: 'Nell Ashby', role: 'technician', units: 'us' };
 const SETTINGS = { name: 'A', address: '', currency: '$', hour: 118.5, paper: 'A4' };
 const LIMIT = { test: 'coil-24v', measure: 'dead', typed: '13.5-16.5', source: '' };
 const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
@@ -55,6 +56,14 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['PUT', '/people/:lead/grants', { grants: [...GRANTS] }, 401, 403, 403, 403, 200],
   ['PUT', '/people/:none/grants', { grants: [] }, 401, 404, 404, 404, 404],
   ['PUT', '/people/:apprentice/grants', { grants: ['everything'] }, 401, 400, 400, 400, 400],
+  ['GET', '/people/audit', undefined, 401, 403, 403, 200, 200],
+  ['POST', '/people', (person) => ({ ...ACCOUNT, name: `nell-${person}` }), 401, 403, 403, 403, 201],
+  ['POST', '/people', { ...ACCOUNT, name: 'Nell Ashby' }, 401, 400, 400, 400, 400],
+  ['PUT', '/people/:none', ACCOUNT, 401, 403, 403, 403, 404],
+  ['POST', '/people/:none/password', undefined, 401, 403, 403, 403, 404],
+  ['PUT', '/people/:none/disabled', { disabled: true }, 401, 403, 403, 403, 404],
+  ['GET', '/people/:none/sessions', undefined, 401, 403, 403, 403, 404],
+  ['DELETE', '/people/:none/sessions', undefined, 401, 403, 403, 403, 404],
   ['GET', '/profiles', undefined, 401, 200, 200, 200, 200],
   ['GET', '/profiles/dryer-burner', undefined, 401, 200, 200, 200, 200],
   ['GET', '/profiles/toaster', undefined, 401, 404, 404, 404, 404],

@@ -98,11 +98,15 @@ describe('the house rules of HTTP', () => {
   });
 
   test('every reply is what the contract says', async () => {
-    const me = await signIn();
+    const me = await signIn('office');
     const { id } = ((await api().get('/api/calls').set(me)).body as { calls: { id: string }[] }).calls[0]!;
     const photo = v7();
     const taken = await api().put(`/api/photos/${photo}`).set(me).send({ call: id, type: 'image/png', data: PICTURE });
     expect(taken.status).toBe(204);
+    const own = ((await api().get('/api/session').set(me)).body as { id: string }).id;
+    const [known] = ((await api().get('/api/machines').set(me)).body as { machines: { id: string }[] }).machines;
+    const given = { kind: 'caretaker', label: 'A', machine: known!.id };
+    const { secret } = (await api().post('/api/addresses').set(me).send(given)).body as { secret: string };
     for (const endpoint of Object.values(CONTRACT).flatMap((r): AnyEndpoint[] => Object.values(r))) {
       if (endpoint.method !== 'GET') continue;
       const params: Record<string, string> = {
@@ -110,9 +114,9 @@ describe('the house rules of HTTP', () => {
         '/calls/:id': id,
         '/calls/:id/events': id,
         '/photos/:id': photo,
+        '/people/:id/sessions': own,
       };
-      const [known] = ((await api().get('/api/machines').set(me)).body as { machines: { id: string }[] }).machines;
-      const path = endpoint.path.replace(':id', params[endpoint.path] ?? known!.id);
+      const path = endpoint.path.replace(':id', params[endpoint.path] ?? known!.id).replace(':secret', secret);
       const reply = await api().get(`/api${path}`).set(me);
       const { error } = joiOf(endpoint.reply!).validate(reply.body, { convert: false });
       expect([endpoint.path, reply.status, error?.message]).toEqual([endpoint.path, 200, undefined]);

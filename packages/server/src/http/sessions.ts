@@ -75,6 +75,9 @@ export function sessions(sequelize: Sequelize, { secret, secureCookies }: Sessio
   });
 }
 
+/** What may be asked for before a password of one's own was chosen. */
+const OWN_SESSION = /^\/api\/session(\/password)?(\?|$)/;
+
 const hashOf = (key: string): Buffer => createHash('sha256').update(key).digest();
 
 /** Opens a session for a person, under a new id, so that one planted before the sign-in is worth nothing. Gives its secret. */
@@ -106,6 +109,12 @@ export const signedIn: RequestHandler = (request, _response, next) => {
   if (!person || !holdsKey(request, keyHash))
     throw new Problem(401, 'Not signed in', 'Sign in again. What you entered is kept on your device.');
   request.person = person;
+  if (person.mustChange && !OWN_SESSION.test(request.originalUrl))
+    throw new Problem(
+      403,
+      'Choose a password',
+      'Somebody else knows your password. Choose your own first, at your name.',
+    );
   next();
 };
 

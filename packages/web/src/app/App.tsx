@@ -19,6 +19,7 @@ const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
 const LabelPage = lazy(() => import('../places/machines/LabelPage'));
 const MachinePage = lazy(() => import('../places/machines/MachinePage'));
+const PeoplePage = lazy(() => import('../places/people/PeoplePage'));
 const DuePage = lazy(() => import('../places/due/DuePage'));
 const CaretakerPage = lazy(() => import('../places/caretaker/CaretakerPage'));
 const UpkeepPage = lazy(() => import('../places/machines/UpkeepPage'));
@@ -56,7 +57,7 @@ function SignedIn({ place, inCall = false }: { place: (me: Me) => React.ReactNod
   if (!me.data) return <Navigate to={`/sign-in?to=${encodeURIComponent(pathname)}`} replace />;
   return (
     <Shell me={me.data} inCall={inCall}>
-      {place(me.data)}
+      {me.data.mustChange ? <Account me={me.data} /> : place(me.data)}
     </Shell>
   );
 }
@@ -67,6 +68,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/sign-in', element: <SignIn /> },
       { path: '/caretaker/:secret', element: <CaretakerPage /> },
+      { path: '/people', element: <SignedIn place={(me) => <PeoplePage me={me} />} /> },
       { path: '/due', element: <SignedIn place={(me) => <DuePage me={me} />} /> },
       { path: '/machines/:id/upkeep', element: <SignedIn place={(me) => <UpkeepPage me={me} />} /> },
       { path: '/', element: <SignedIn place={(me) => <Today me={me} />} /> },

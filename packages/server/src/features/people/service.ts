@@ -1,20 +1,23 @@
 import type { Colleague } from '@zetalysis/contract';
 import { can, type Grant } from '@zetalysis/core/rules';
 import { Problem } from '../../http/problem';
+import { audit } from '../audit/audit';
 import { authorityOf, grantsFrom, grantsText } from '../session/authority';
 import type { Person } from '../session/model';
 import { changeGrants, everybody, personNamed, personWith } from '../session/repository';
 
-const shown = ({ id, name, fullName, role, grants }: Person): Colleague => ({
+/** Somebody of the shop, as the others see them. */
+export const colleague = ({ id, name, fullName, role, grants, disabled }: Person): Colleague => ({
   id,
   name,
   fullName,
   role,
   grants: grantsFrom(grants),
+  disabled: Boolean(disabled),
 });
 
 /** Everybody of the shop, with what each may do. */
-export const colleagues = async (): Promise<Colleague[]> => (await everybody()).map(shown);
+export const colleagues = async (): Promise<Colleague[]> => (await everybody()).map(colleague);
 
 /** Gives somebody these grants and no others; a lead to apprentices and technicians, an admin to all. */
 export async function giveGrants(giver: Person, id: string, grants: readonly Grant[]): Promise<Colleague> {
@@ -28,7 +31,8 @@ export async function giveGrants(giver: Person, id: string, grants: readonly Gra
     );
   const text = grantsText(grants);
   await changeGrants(person, text);
-  return shown(Object.assign(person, { grants: text }));
+  await audit(giver, 'grants', person.name, text === '' ? 'none' : text);
+  return colleague(Object.assign(person, { grants: text }));
 }
 
 /** The same by names, for the command. Throws in words when it may not be. */

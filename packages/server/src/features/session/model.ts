@@ -21,6 +21,10 @@ export class Person extends Model<InferAttributes<Person>, InferCreationAttribut
   declare grants: CreationOptional<string>;
   declare units: UnitSystem;
   declare passwordHash: string;
+  /** The account is shut. */
+  declare disabled: CreationOptional<boolean>;
+  /** Somebody else gave the password. */
+  declare mustChange: CreationOptional<boolean>;
 }
 
 /** Somebody is signed in somewhere. */
@@ -50,6 +54,8 @@ export function definePeople(sequelize: Sequelize): void {
       grants: { type: DataTypes.STRING(120), defaultValue: '' },
       units: DataTypes.STRING(2),
       passwordHash: DataTypes.STRING(255),
+      disabled: { type: DataTypes.BOOLEAN, defaultValue: false },
+      mustChange: { type: DataTypes.BOOLEAN, defaultValue: false },
     },
     { sequelize, tableName: 'people', timestamps: false },
   );

@@ -1,4 +1,4 @@
-import { Op, QueryTypes } from 'sequelize';
+import { type CreationAttributes, Op, QueryTypes } from 'sequelize';
 import { retried } from '../../db/retry';
 import { Person, StoredSession } from './model';
 
@@ -11,14 +11,25 @@ export const everybody = (): Promise<Person[]> => Person.findAll({ order: ['name
 export const changeGrants = async ({ id }: Person, grants: string): Promise<void> =>
   void (await Person.update({ grants }, { where: { id } }));
 
+/** A new password of one's own. */
 export const changeHash = async ({ id }: Person, passwordHash: string): Promise<void> =>
-  void (await Person.update({ passwordHash }, { where: { id } }));
+  void (await Person.update({ passwordHash, mustChange: false }, { where: { id } }));
+
+export const addPerson = (person: CreationAttributes<Person>): Promise<Person> => Person.create(person);
+
+type Changed = Partial<Pick<Person, 'fullName' | 'role' | 'units' | 'passwordHash' | 'mustChange' | 'disabled'>>;
+
+export const changePerson = async ({ id }: Person, to: Changed): Promise<void> =>
+  void (await Person.update(to, { where: { id } }));
+
+/** Admins whose accounts are open. */
+export const openAdmins = (): Promise<Person[]> => Person.findAll({ where: { role: 'admin', disabled: false } });
 
 /** What a session keeps, and its person, while it has not ended: one question for every request. */
 export async function liveSession(sid: string): Promise<{ data: string; person: Person } | null> {
   const [row] = await Person.sequelize!.query<Person & { sessionData: string }>(
     `SELECT p.*, s.data AS sessionData FROM sessions s JOIN people p ON p.id = s.personId
-      WHERE s.sid = :sid AND s.expires > UTC_TIMESTAMP()`,
+      WHERE s.sid = :sid AND s.expires > UTC_TIMESTAMP() AND p.disabled = FALSE`,
     { replacements: { sid }, type: QueryTypes.SELECT },
   );
   if (!row) return null;
@@ -40,6 +51,10 @@ export const endSession = async (personId: string, id: string): Promise<boolean>
 /** Ends all sessions of a person but the one with this cookie. */
 export const endOthers = async (personId: string, sid: string): Promise<void> =>
   void (await StoredSession.destroy({ where: { personId, sid: { [Op.ne]: sid } } }));
+
+/** Ends all sessions of a person. */
+export const endAll = async (personId: string): Promise<void> =>
+  void (await StoredSession.destroy({ where: { personId } }));
 
 /** Throws away what has ended by itself. */
 export const purgeSessions = (): Promise<unknown> =>

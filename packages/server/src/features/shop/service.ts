@@ -1,6 +1,7 @@
 import { type ShopSettings, UNSAID_SETTINGS } from '@zetalysis/contract';
 import { can, type Limits, tightened } from '@zetalysis/core/rules';
 import { Problem } from '../../http/problem';
+import { audit } from '../audit/audit';
 import { authorityOf } from '../session/authority';
 import { namesOf } from '../session/repository';
 import type { Person } from '../session/model';
@@ -23,6 +24,7 @@ export async function tighten(person: Person, limits: Limits): Promise<Limits> {
       'Finding the source has to begin below switching off, and that below everybody out. Correct the three values.',
     );
   await addLimits(person.id, limits);
+  await audit(person, 'limits', 'carbon monoxide', `${limits.coFind}, ${limits.coOff}, ${limits.coOut} ppm`);
   return limitsOfShop();
 }
 
@@ -45,6 +47,7 @@ export async function setSettings(person: Person, settings: ShopSettings): Promi
   if (can(authorityOf(person), 'tighten') !== '+')
     throw new Problem(403, 'Not yours to set', 'A lead or an admin sets what stands on the paper. Ask one of them.');
   await addSettings(person.id, settings);
+  await audit(person, 'settings', settings.name);
   return settingsOfShop();
 }
 

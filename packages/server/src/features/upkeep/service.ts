@@ -23,6 +23,7 @@ import { Problem } from '../../http/problem';
 import type { Machine } from '../machines/model';
 import { machineWith } from '../machines/repository';
 import type { Profiles } from '../profiles/service';
+import { audit } from '../audit/audit';
 import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
 import { namesOf } from '../session/repository';
@@ -224,6 +225,7 @@ export async function give(
   if (kind === 'caretaker' && machine === null)
     throw new Problem(400, 'Which machine?', 'A caretaker’s address is for one machine. Choose it.');
   const { stored, secret } = await giveAddress({ kind, label, machineId: machine, personId: person.id });
+  await audit(person, 'address', label, `${kind} given`);
   return { ...shownAddress(stored, new Map([[person.id, person.fullName]])), secret };
 }
 
@@ -231,4 +233,5 @@ export async function revoke(person: Person, id: string): Promise<void> {
   mayGive(person);
   if (!(await revokeAddress(id)))
     throw new Problem(404, 'No such address', 'There is no such address, or it was taken back already.');
+  await audit(person, 'address', id, 'taken back');
 }

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ListedSession, Me } from '@zetalysis/contract';
 import { can } from '@zetalysis/core/rules';
@@ -18,15 +19,23 @@ const day = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', hour
 /** Where somebody is signed in, and their password. */
 export default function Account({ me }: { me: Me }) {
   return (
-    <Page title={me.fullName} className={styles.account}>
-      <Block title="Signed in">
-        <Sessions />
-      </Block>
+    <Page
+      title={me.fullName}
+      actions={!me.mustChange && <Link to="/people">People of the shop</Link>}
+      className={styles.account}
+    >
+      {me.mustChange ? (
+        <Notice kind="caution">Somebody else knows your password. Choose your own; then everything opens.</Notice>
+      ) : (
+        <Block title="Signed in">
+          <Sessions />
+        </Block>
+      )}
       <div className={styles.column}>
         <Block title="Password">
           <Password />
         </Block>
-        {can(me, 'tighten') === '+' && (
+        {!me.mustChange && can(me, 'tighten') === '+' && (
           <>
             <Block title="Carbon monoxide: limits of the shop">
               <ShopLimits />
@@ -79,10 +88,14 @@ interface Given {
 }
 
 function Password() {
+  const queries = useQueryClient();
   const [form] = Form.useForm<Given>();
   const change = useMutation({
     mutationFn: (given: Given) => http('PUT /session/password', { body: given }),
-    onSuccess: () => form.resetFields(),
+    onSuccess: async () => {
+      form.resetFields();
+      await queries.invalidateQueries({ queryKey: ['me'] });
+    },
   });
   return (
     <Form
