@@ -1,4 +1,5 @@
 import { calls } from './calls';
+import { exchange } from './exchange';
 import type { AnyEndpoint, Replied, Sent } from './endpoint';
 import { instruments } from './instruments';
 import { limits } from './limits';
@@ -22,6 +23,7 @@ export const CONTRACT = {
   calls,
   photos,
   upkeep,
+  exchange,
 } as const;
 
 /** Without what is not sent. */
@@ -51,7 +53,8 @@ export interface Contract
     Exchanges<typeof limits>,
     Exchanges<typeof calls>,
     Exchanges<typeof photos>,
-    Exchanges<typeof upkeep> {}
+    Exchanges<typeof upkeep>,
+    Exchanges<typeof exchange> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

@@ -1,4 +1,4 @@
-import { LONGEST_PHOTO } from '@zetalysis/contract';
+import { LONGEST_FILE, LONGEST_PHOTO } from '@zetalysis/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
@@ -8,6 +8,7 @@ import { ownOrigin } from './http/origin';
 import { inBrief, notFound, problemHandler } from './http/problem';
 import { callRoutes } from './features/calls/routes';
 import { Calls } from './features/calls/service';
+import { exchangeRoutes } from './features/exchange/routes';
 import { instrumentRoutes } from './features/instruments/routes';
 import { limitRoutes } from './features/limits/routes';
 import { machineRoutes } from './features/machines/routes';
@@ -59,6 +60,8 @@ export function createApp(options: AppOptions): Express {
   });
   app.use('/api', ownOrigin);
   app.use('/api/photos', express.json({ limit: LONGEST_PHOTO + 1000 }));
+  // A little more than the file: its quotes are written with a stroke before them.
+  app.use('/api/import', express.json({ limit: 2 * LONGEST_FILE }));
   app.use('/api', express.json({ limit: '256kb' }));
   app.use('/api', sessions(sequelize, { secret: sessionSecret, secureCookies }));
   const upkeep = new Upkeep(profiles);
@@ -76,6 +79,8 @@ export function createApp(options: AppOptions): Express {
       '/api/limits',
       '/api/upkeep',
       '/api/addresses',
+      '/api/export',
+      '/api/import',
     ],
     signedIn,
   );
@@ -88,6 +93,7 @@ export function createApp(options: AppOptions): Express {
   app.use(instrumentRoutes());
   app.use(limitRoutes());
   app.use(upkeepRoutes(upkeep));
+  app.use(exchangeRoutes(upkeep));
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);

@@ -110,6 +110,8 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   // Whoever has the address needs no account.
   ['GET', '/caretaker/:secret', undefined, 404, 404, 404, 404, 404],
   ['POST', '/caretaker/:secret', FILLED, 404, 404, 404, 404, 404],
+  ['POST', '/import', { text: '{}', dry: true }, 401, 403, 403, 403, 200],
+  ['DELETE', '/machines/:none/customer', undefined, 401, 403, 403, 403, 404],
   ['GET', '/calls', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/watch', undefined, 401, 200, 200, 200, 200],
   ['GET', '/calls/:call', undefined, 401, 200, 200, 200, 200],

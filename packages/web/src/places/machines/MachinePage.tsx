@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { CallSummary, Machine, Me, ProfileSummary } from '@zetalysis/contract';
+import { can } from '@zetalysis/core/rules';
 import { SHEET, SHEET_IDS } from '@zetalysis/core/history';
 import { buildWords } from '../../api/appliances';
 import { callbacksOf } from '../../api/ended';
@@ -17,6 +18,7 @@ import { BuildDialog } from './BuildDialog';
 import { ChangesDialog } from './ChangesDialog';
 import { ContactDialog } from './ContactDialog';
 import { CorrectDialog } from './CorrectDialog';
+import { EraseDialog } from './EraseDialog';
 import { Life } from './Life';
 import styles from './MachinePage.module.css';
 import { MergeDialog } from './MergeDialog';
@@ -28,7 +30,7 @@ import { SheetDialog } from './SheetDialog';
 import { UpkeepOf } from './UpkeepOf';
 import { WiresDialog } from './WiresDialog';
 
-type Asked = 'correct' | 'merge' | 'retire' | 'changes' | 'sheet' | 'build' | 'contact' | 'wires';
+type Asked = 'erase' | 'correct' | 'merge' | 'retire' | 'changes' | 'sheet' | 'build' | 'contact' | 'wires';
 
 /** One machine of the register: its life, how this very unit is built and wired, its plate, and whose it is. */
 export default function MachinePage({ me }: { me: Me }) {
@@ -63,6 +65,9 @@ function Shown({ machine: m, me }: { readonly machine: Machine; readonly me: Me 
               { value: 'retire', label: m.retired === null ? 'Retire: it is there no longer' : 'Bring it back' },
               { value: 'changes', label: 'What was changed' },
               { value: 'label', label: 'A label with its code, to print' },
+              ...(can(me, 'accounts') === '+'
+                ? [{ value: 'erase' as const, label: 'The customer’s record: out, erase' }]
+                : []),
             ]}
             onChange={(what: Asked | 'label') =>
               what === 'label' ? void navigate(`/machines/${m.id}/label`) : setAsked(what)
@@ -94,6 +99,7 @@ function Shown({ machine: m, me }: { readonly machine: Machine; readonly me: Me 
         <Owner machine={m} onChange={() => setAsked('contact')} />
         <Built machine={m} family={profiles.find((p) => p.id === m.profile)} onChange={() => setAsked('build')} />
       </div>
+      {asked === 'erase' && <EraseDialog machine={m} onClose={done} />}
       {asked === 'correct' && <CorrectDialog machine={m} onClose={done} />}
       {asked === 'merge' && <MergeDialog machine={m} onClose={done} />}
       {asked === 'retire' && <RetireDialog machine={m} onClose={done} />}

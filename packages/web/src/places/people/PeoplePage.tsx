@@ -11,6 +11,7 @@ import { Status } from '../../kit/Status';
 import { Table } from '../../kit/Table';
 import { AccountDialog } from './AccountDialog';
 import { Audit } from './Audit';
+import { OutAndIn } from './OutAndIn';
 import { FirstPassword } from './FirstPassword';
 import styles from './PeoplePage.module.css';
 import { refreshed } from './refreshed';
@@ -53,7 +54,12 @@ export default function PeoplePage({ me }: { readonly me: Me }) {
           ]}
         />
       </Block>
-      {can(me, 'tighten') === '+' && <Audit />}
+      {can(me, 'tighten') === '+' && (
+        <>
+          <OutAndIn me={me} />
+          <Audit />
+        </>
+      )}
       {asked !== undefined && (
         <AccountDialog
           of={asked === 'new' ? undefined : asked}

@@ -3,6 +3,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import type { Me } from '@zetalysis/contract';
 import { customerPaper, handoverPaper, type Paper, PaperSheet, technicalPaper } from '@zetalysis/report';
 import '@zetalysis/report/paper.css';
+import { saveFile } from '../../api/download';
 import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
@@ -70,11 +71,7 @@ function Taken({ paper, size, call }: TakenProps) {
     try {
       const { pdfFile, htmlFile } = await import('./files');
       const file = await (kind === 'pdf' ? pdfFile : htmlFile)(paper, size);
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(file);
-      link.download = `${paper.title.replaceAll(/[^\w-]+/g, '-')}.${kind}`;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+      saveFile(file, `${paper.title.replaceAll(/[^\w-]+/g, '-')}.${kind}`);
     } catch (error) {
       setProblem(`The file could not be made (${(error as Error).message}). Print it instead, or try again.`);
     } finally {

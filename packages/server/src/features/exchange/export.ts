@@ -1,0 +1,78 @@
+import { Op } from 'sequelize';
+import { Call, LoggedEvent } from '../calls/model';
+import { asEvent } from '../calls/repository';
+import { Machine, StoredContact } from '../machines/model';
+import { shown } from '../machines/repository';
+import { StoredPhoto } from '../photos/model';
+import { colleague } from '../people/service';
+import { Person } from '../session/model';
+import { DutyDone } from '../upkeep/model';
+import { FORMAT, type Line } from './lines';
+
+/** So many rows are read at a time. */
+const PAGE = 500;
+
+const text = (line: Line): string => `${JSON.stringify({ kind: line.kind, ...line.value })}\n`;
+
+/** Of what is taken out: the whole shop, or one machine with all that belongs to it. */
+export interface Wanted {
+  readonly machine?: string;
+  readonly photos: boolean;
+}
+
+/** A shop as JSON lines, read piece by piece: people without their passwords, machines, whose they are, upkeep, every entry. */
+export async function* shopLines({ machine, photos }: Wanted): AsyncGenerator<string> {
+  yield `${JSON.stringify({ format: FORMAT, made: new Date().toISOString() })}\n`;
+  for (const person of await Person.findAll({ order: ['id'] })) {
+    const { disabled: _disabled, ...value } = colleague(person);
+    yield text({ kind: 'person', value });
+  }
+  const ofMachine = machine === undefined ? {} : { machineId: machine };
+  for (const row of await Machine.findAll({ where: machine === undefined ? {} : { id: machine }, order: ['id'] }))
+    yield text({ kind: 'machine', value: shown(row) });
+  for (const { machineId, customer, telephone, access } of await StoredContact.findAll({
+    where: ofMachine,
+    order: ['machineId'],
+    raw: true,
+  }))
+    yield text({ kind: 'contact', value: { machine: machineId, customer, telephone, access } });
+  for await (const row of paged((after) =>
+    DutyDone.findAll({ where: { ...ofMachine, id: { [Op.gt]: after } }, order: ['id'], limit: PAGE, raw: true }),
+  )) {
+    const { id, machineId, duty, day, result, words, by, callId, createdAt } = row;
+    const at = new Date(createdAt).toISOString();
+    yield text({ kind: 'duty', value: { machine: machineId, id, duty, day, result, words, by, call: callId, at } });
+  }
+  for await (const { id } of paged((after) =>
+    Call.findAll({
+      attributes: ['id'],
+      where: { ...ofMachine, id: { [Op.gt]: after } },
+      order: ['id'],
+      limit: PAGE,
+      raw: true,
+    }),
+  )) {
+    for (const row of await LoggedEvent.findAll({ where: { callId: id }, order: ['number'], raw: true }))
+      yield text({ kind: 'entry', value: { event: asEvent(row), as: row.authority } });
+    if (!photos) continue;
+    for (const { id: photo, personId, type, hash, picture } of await StoredPhoto.findAll({
+      where: { callId: id },
+      order: ['id'],
+      raw: true,
+    }))
+      yield text({
+        kind: 'photo',
+        value: { id: photo, call: id, person: personId, type, hash, picture: picture && picture.toString('base64') },
+      });
+  }
+}
+
+/** Rows in the order of their ids, a page at a time. */
+async function* paged<Row extends { id: string }>(page: (after: string) => Promise<Row[]>): AsyncGenerator<Row> {
+  for (let after = ''; ;) {
+    const rows = await page(after);
+    yield* rows;
+    if (rows.length < PAGE) return;
+    after = rows.at(-1)!.id;
+  }
+}
