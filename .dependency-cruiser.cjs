@@ -19,6 +19,7 @@ const ROOMS = [
   'instruments',
   'history',
   'upkeep',
+  'schedule',
   'presentation',
 ];
 

@@ -1,4 +1,5 @@
 import { calls } from './calls';
+import { days } from './day';
 import { exchange } from './exchange';
 import type { AnyEndpoint, Replied, Sent } from './endpoint';
 import { instruments } from './instruments';
@@ -24,6 +25,7 @@ export const CONTRACT = {
   photos,
   upkeep,
   exchange,
+  days,
 } as const;
 
 /** Without what is not sent. */
@@ -54,7 +56,8 @@ export interface Contract
     Exchanges<typeof calls>,
     Exchanges<typeof photos>,
     Exchanges<typeof upkeep>,
-    Exchanges<typeof exchange> {}
+    Exchanges<typeof exchange>,
+    Exchanges<typeof days> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

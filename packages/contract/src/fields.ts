@@ -10,6 +10,13 @@ export const nullable = <S extends t.TSchema>(schema: S) => t.Union([schema, t.N
 /** A moment, as JSON has it. */
 export const moment = t.String({ format: 'date-time', maxLength: 40 });
 
+/** A day, as 2026-11-30. */
+export const day = t.String({
+  pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$',
+  title: 'day as 2026-11-30',
+  maxLength: 10,
+});
+
 /** What a person signs in with, and what entries say they are by. */
 export const personName = t.String({ minLength: 1, maxLength: 60 });
 

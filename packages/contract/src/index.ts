@@ -14,6 +14,7 @@ export {
   type Taken,
 } from './calls';
 export type { AnyEndpoint, Replied, Sent } from './endpoint';
+export { type DayItem, days, type NewDayItem } from './day';
 export { type BroughtIn, exchange, LONGEST_FILE } from './exchange';
 export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';
 export { limitFields, limits, type Limit, type NewLimit } from './limits';

@@ -2,13 +2,8 @@ import * as t from '@sinclair/typebox';
 import { type Classes, INSTRUMENT_KINDS, type InstrumentKind } from '@zetalysis/core/instruments';
 import { uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
-import { moment, nullable, trimmed } from './fields';
+import { day, moment, nullable, trimmed } from './fields';
 
-const day = t.String({
-  pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$',
-  title: 'day as 2026-11-30',
-  maxLength: 10,
-});
 const kind = t.Unsafe<InstrumentKind>(t.Union(INSTRUMENT_KINDS.map((k) => t.Literal(k))));
 
 const instrumentClass = t.Object({

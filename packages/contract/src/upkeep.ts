@@ -2,15 +2,10 @@ import * as t from '@sinclair/typebox';
 import { type Due, DUTY_IDS, DUTY_RESULTS, type DutyId, type DutyResult } from '@zetalysis/core/upkeep';
 import { uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
-import { moment, nullable, trimmed } from './fields';
+import { day, moment, nullable, trimmed } from './fields';
 
 const duty = t.Unsafe<DutyId>(t.Union(DUTY_IDS.map((d) => t.Literal(d))));
 const result = t.Unsafe<DutyResult>(t.Union(DUTY_RESULTS.map((r) => t.Literal(r))));
-const day = t.String({
-  pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$',
-  title: 'day as 2026-11-30',
-  maxLength: 10,
-});
 /** Days from one time to the next: nought where it is not asked of this machine. */
 const every = t.Integer({ minimum: 0, maximum: 3650 });
 

@@ -8,6 +8,7 @@ import { ownOrigin } from './http/origin';
 import { inBrief, notFound, problemHandler } from './http/problem';
 import { callRoutes } from './features/calls/routes';
 import { Calls } from './features/calls/service';
+import { dayRoutes } from './features/days/routes';
 import { exchangeRoutes } from './features/exchange/routes';
 import { instrumentRoutes } from './features/instruments/routes';
 import { limitRoutes } from './features/limits/routes';
@@ -80,6 +81,7 @@ export function createApp(options: AppOptions): Express {
       '/api/upkeep',
       '/api/addresses',
       '/api/export',
+      '/api/days',
       '/api/import',
     ],
     signedIn,
@@ -94,6 +96,7 @@ export function createApp(options: AppOptions): Express {
   app.use(limitRoutes());
   app.use(upkeepRoutes(upkeep));
   app.use(exchangeRoutes(upkeep));
+  app.use(dayRoutes());
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));
   app.use(notFound);

@@ -9,6 +9,8 @@ export interface Duty {
   readonly how: string;
   /** Days from one time to the next. */
   readonly every: number;
+  /** How long it takes, minutes (common practice, no source). */
+  readonly minutes: number;
   /** A safety is shown to act by it, and an insurer asks for its log. */
   readonly safety?: true;
   /** It is due while people heat only. */
@@ -42,6 +44,7 @@ const FLOAT = 'float-and-auxiliary';
 /** By family and what is fitted; how often is common practice, no source, and a shop may say otherwise for a machine. */
 const RULES = {
   'drain-test': {
+    minutes: 15,
     title: 'Low-water cut-off, drain test',
     how: 'Burner firing, open the drain of the cut-off: the burner goes out before water leaves the glass. Close it; the level comes back.',
     every: WEEK,
@@ -54,6 +57,7 @@ const RULES = {
     withOption: FLOAT,
   },
   evaporation: {
+    minutes: 60,
     title: 'Low-water cut-off, evaporation test',
     how: 'Feed shut, burner firing, attended throughout: the burner stops before water leaves the glass. End it at once if it does not.',
     every: YEAR,
@@ -64,6 +68,7 @@ const RULES = {
     withOption: FLOAT,
   },
   probe: {
+    minutes: 40,
     title: 'Probe of the low-water cut-off',
     how: 'Take the probe out, clean it, look at it, and show that the burner stops without water at it.',
     every: YEAR,
@@ -73,6 +78,7 @@ const RULES = {
     withoutOption: FLOAT,
   },
   'relief-lever': {
+    minutes: 10,
     title: 'Relief valve, lever',
     how: 'Lift the lever once; it shuts dry.',
     every: YEAR,
@@ -81,20 +87,29 @@ const RULES = {
     families: ['storage-heater', 'mobile-heater'],
   },
   anode: {
+    minutes: 30,
     title: 'Tank anode',
     how: 'Look at it; replace it when less than half is left.',
     every: YEAR,
     families: ['storage-heater', 'mobile-heater'],
   },
   'rod-and-pilot': {
+    minutes: 40,
     title: 'Flame rod and pilot',
     how: 'Clean them and read the flame signal.',
     every: YEAR,
     test: 'flame-signal',
     families: BURNS,
   },
-  filter: { title: 'Air filter', how: 'Look at it; change it when it is grey.', every: QUARTER, families: ['furnace'] },
+  filter: {
+    minutes: 10,
+    title: 'Air filter',
+    how: 'Look at it; change it when it is grey.',
+    every: QUARTER,
+    families: ['furnace'],
+  },
   'condensate-trap': {
+    minutes: 20,
     title: 'Condensate trap',
     how: 'Take it out, rinse it, fill it, see that it drains.',
     every: YEAR,
@@ -102,6 +117,7 @@ const RULES = {
     profiles: ['furnace-condensing', 'combi-condensing'],
   },
   combustion: {
+    minutes: 30,
     title: 'Combustion test',
     how: 'After ten minutes of fire: air-free CO and oxygen in the flue, CO in the room.',
     every: YEAR,
@@ -109,6 +125,7 @@ const RULES = {
     families: BURNS,
   },
   nests: {
+    minutes: 20,
     title: 'Nests in burner and flue',
     how: 'Look into burner tube and flue before the first fire of the season.',
     every: YEAR,
@@ -116,12 +133,14 @@ const RULES = {
     families: ['mobile-furnace', 'mobile-heater'],
   },
   'intake-screen': {
+    minutes: 15,
     title: 'Intake screen',
     how: 'Brush the screen under the heater clean.',
     every: 2 * QUARTER,
     families: ['storage-heater'],
   },
   'co-alarm': {
+    minutes: 10,
     title: 'CO alarms',
     how: 'Press the button of each, read the date on it; one that is past it is replaced.',
     every: YEAR,

@@ -13,6 +13,7 @@ import * as tenth from './migrations/0010-thumbnails';
 import * as eleventh from './migrations/0011-shop-settings';
 import * as twelfth from './migrations/0012-upkeep';
 import * as thirteenth from './migrations/0013-accounts';
+import * as fourteenth from './migrations/0014-day-plans';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -29,6 +30,7 @@ const MIGRATIONS = [
   { name: '0011-shop-settings', ...eleventh },
   { name: '0012-upkeep', ...twelfth },
   { name: '0013-accounts', ...thirteenth },
+  { name: '0014-day-plans', ...fourteenth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

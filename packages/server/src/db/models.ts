@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { defineAudit } from '../features/audit/model';
 import { defineCalls } from '../features/calls/model';
+import { defineDays } from '../features/days/model';
 import { defineInstruments } from '../features/instruments/model';
 import { defineLimits } from '../features/limits/model';
 import { defineMachines } from '../features/machines/model';
@@ -22,4 +23,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineLimits(sequelize);
   defineUpkeep(sequelize);
   defineAudit(sequelize);
+  defineDays(sequelize);
 }

@@ -116,7 +116,10 @@ describe('the house rules of HTTP', () => {
         '/photos/:id': photo,
         '/people/:id/sessions': own,
       };
-      const path = endpoint.path.replace(':id', params[endpoint.path] ?? known!.id).replace(':secret', secret);
+      const path = endpoint.path
+        .replace(':id', params[endpoint.path] ?? known!.id)
+        .replace(':secret', secret)
+        .replace(':day', '2026-12-01');
       const reply = await api().get(`/api${path}`).set(me);
       const { error } = joiOf(endpoint.reply!).validate(reply.body, { convert: false });
       expect([endpoint.path, reply.status, error?.message]).toEqual([endpoint.path, 200, undefined]);

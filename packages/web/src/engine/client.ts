@@ -2,6 +2,7 @@ import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analys
 import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
 import type {
+  CallLength,
   CallReport,
   CallView,
   Drawing,
@@ -28,6 +29,7 @@ export interface LoadedEngine {
   readonly toProve: (log: Log, repair: string, viewer: Viewer) => Promise<ProofView | undefined>;
   readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
   readonly report: (log: Log, options: ViewOptions) => Promise<CallReport>;
+  readonly length: (log: Log, viewer: Viewer) => Promise<CallLength>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;
   readonly readings: (
     entries: readonly MachineEntry[],
@@ -77,6 +79,7 @@ export function holdEngine(): EngineHold {
         toProve: (log, repair, viewer) => api.toProve(key, log, repair, viewer),
         advice: (log, viewer) => api.advice(key, log, viewer),
         report: (log, options) => api.report(key, log, options),
+        length: (log, viewer) => api.length(key, log, viewer),
         guide: (units) => api.guide(key, units),
         readings: (entries, kept, units) => api.readings(key, entries, kept, units),
         readLog: (log, hung) => api.readLog(key, log, hung),

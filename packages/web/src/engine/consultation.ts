@@ -11,6 +11,8 @@ import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
 import {
+  callLength,
+  type CallLength,
   type CallReport,
   type CallView,
   type Drawing,
@@ -114,6 +116,12 @@ export class Consultation {
     const known = this.#consider(log);
     const ranked = known.state.closed ? [] : this.#rank(known, viewer);
     return snapshot(this.#engine, known.assessment, ranked);
+  }
+
+  /** How long a visit would take from here. */
+  length(log: Log, viewer: Viewer): CallLength {
+    const { state, assessment } = this.#consider(log);
+    return callLength(this.#engine, state, assessment, viewer);
   }
 
   /** What is put on paper about exactly this log. */

@@ -2,6 +2,7 @@ import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analys
 import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
 import type {
+  CallLength,
   CallReport,
   CallView,
   Drawing,
@@ -50,6 +51,9 @@ const api = {
   },
   report(key: string, log: readonly CallEvent[], options: ViewOptions): CallReport {
     return need(key).report(log, options);
+  },
+  length(key: string, log: readonly CallEvent[], viewer: Viewer): CallLength {
+    return need(key).length(log, viewer);
   },
   guide(key: string, units: UnitSystem): Guide {
     return need(key).guide(units);

@@ -95,6 +95,14 @@ export async function eventsAfter(
   };
 }
 
+/** Those of some calls that are open, or wait. */
+export const openAmong = async (calls: readonly string[]): Promise<ReadonlySet<string>> =>
+  new Set(
+    (await StoredOverview.findAll({ attributes: ['callId'], where: { callId: [...calls], open: true }, ...PLAIN })).map(
+      ({ callId }) => callId,
+    ),
+  );
+
 /** A call with its overview. */
 export interface Listed {
   readonly call: Call;

@@ -26,8 +26,8 @@ const SCHEMAS = {
   }),
 };
 
-export type LineKind = keyof typeof SCHEMAS;
-export const LINE_KINDS = Object.keys(SCHEMAS) as readonly LineKind[];
+type LineKind = keyof typeof SCHEMAS;
+const LINE_KINDS = Object.keys(SCHEMAS) as readonly LineKind[];
 export type Line = { [K in LineKind]: { readonly kind: K; readonly value: t.Static<(typeof SCHEMAS)[K]> } }[LineKind];
 
 const CHECKS = Object.fromEntries(LINE_KINDS.map((kind) => [kind, joiOf(SCHEMAS[kind]).required()])) as Record<

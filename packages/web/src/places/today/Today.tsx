@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { http } from '../../api/http';
 import type { CallSummary, Me } from '@zetalysis/contract';
 import { useProfiles } from '../../api/queries';
@@ -66,6 +66,7 @@ export default function Today({ me }: { me: Me }) {
       }
       actions={
         <>
+          <Link to="/day">The day’s order</Link>
           <Search label="Search the calls" placeholder="Machine, street, complaint" onSearch={setSearch} />
           <Button tone="main" onClick={() => void navigate('/calls/new')}>
             Open a call

@@ -1,0 +1,45 @@
+import { useQueries } from '@tanstack/react-query';
+import type { DayItem, Me } from '@zetalysis/contract';
+import type { CallLength } from '@zetalysis/core/presentation';
+import type { TestingStandard } from '@zetalysis/core/standards';
+import type { CallEvent } from '@zetalysis/core/visit';
+import { http } from '../../api/http';
+import { holdEngine } from '../../engine/client';
+
+const STALE_MS = 5 * 60_000;
+
+/** How long each call of a day takes from where it stands, by the engine; nothing while that is not known. */
+export function useLengths(
+  items: readonly DayItem[],
+  me: Me,
+  standard: TestingStandard,
+): ReadonlyMap<string, CallLength> {
+  const calls = items.flatMap(({ call, over }) => (call !== null && !over ? [call] : []));
+  return useQueries({
+    queries: calls.map((call) => ({
+      queryKey: ['length', call, me.role, me.grants, standard],
+      staleTime: STALE_MS,
+      queryFn: () => lengthOf(call, me, standard),
+    })),
+    combine: (asked) =>
+      new Map(asked.flatMap(({ data }, i) => (data === undefined ? [] : [[calls[i]!, data] as const]))),
+  });
+}
+
+async function lengthOf(id: string, { role, grants }: Me, standard: TestingStandard): Promise<CallLength> {
+  const head = await http('GET /calls/:id', { params: { id } });
+  const log: CallEvent[] = [];
+  for (let last = 0; ;) {
+    const page = await http('GET /calls/:id/events', { params: { id }, query: { after: String(last) } });
+    log.push(...page.entries.map(({ event, as }) => ({ ...event, ...(as && { as }) })));
+    last = page.entries.at(-1)?.number ?? page.last;
+    if (last >= page.last) break;
+  }
+  const hold = holdEngine();
+  try {
+    const engine = await hold.load(head.profile, head.profileVersion, head.build);
+    return await engine.length(log, { person: { role, grants }, standard });
+  } finally {
+    hold.release();
+  }
+}
