@@ -260,6 +260,24 @@ describe('the condemning reading', () => {
     expect(view.tripsAfter).toBeGreaterThan(3);
     expect(view.tripsAfter).toBeLessThan(30);
   });
+
+  test('each cause that was left says within how long it would show again; the slowest is how long one stays', () => {
+    const { returns, tripsAfter } = viewAfter({ type: 'repaired', part: 'limit', action: 'replaced' });
+    expect(returns.find(({ words }) => /air filter.*blocked.*high limit opens again/i.test(words))).toBeDefined();
+    expect(returns.map(({ minutes }) => minutes)).toEqual(returns.map(({ minutes }) => minutes).sort((a, b) => a - b));
+    expect(returns.at(-1)!.minutes).toBe(tripsAfter);
+    expect(viewAfter({ type: 'repaired', part: 'gas-valve', action: 'replaced' }).returns).toEqual([]);
+  });
+
+  test('one low-water control failed: the other is tested before leaving, on steam boilers', () => {
+    const lines = (family: Parameters<typeof proofListsFor>[0]) =>
+      proofListsFor(family, ['low-water']).flatMap((list) => list.lines.map(({ id }) => id));
+    expect(lines('steam')).toContain('other-low-water');
+    expect(lines('hydronic')).not.toContain('other-low-water');
+    expect(proofListsFor('steam', ['igniter']).flatMap(({ lines: l }) => l.map(({ id }) => id))).not.toContain(
+      'other-low-water',
+    );
+  });
 });
 
 test.each(FAMILIES)('%s: no safety takes longer to open again than one can stay', (id) => {

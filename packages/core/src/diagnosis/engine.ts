@@ -232,13 +232,22 @@ export class Engine {
    * the causes that are listed for it; nothing where none of them opens it again.
    */
   timeToTrip(safety: PartIndex): Millis | undefined {
-    const chain = [FIRST_EPISODE, { ...FIRST_EPISODE, repaired: [safety] }];
-    const times = this.hypotheses
-      .filter((h) => h.kind === 'fault' && h.cause !== undefined && h.breaks === safety)
-      .map((h) => this.traces.last(h.faults, chain).trace)
-      .filter(({ outcome }) => outcome !== 'runs')
-      .map(({ cycle, end }) => (cycle ? cycle.from + cycle.length : end));
+    const times = this.timesToTrip(safety).map(({ time }) => time);
     return times.length === 0 ? undefined : Math.max(...times);
+  }
+
+  /** The same for each cause that opens it again, its slowest severity. */
+  timesToTrip(safety: PartIndex): readonly { readonly cause: Hypothesis; readonly time: Millis }[] {
+    const chain = [FIRST_EPISODE, { ...FIRST_EPISODE, repaired: [safety] }];
+    const slowest = new Map<string, { cause: Hypothesis; time: Millis }>();
+    for (const cause of this.hypotheses) {
+      if (cause.kind !== 'fault' || cause.cause === undefined || cause.breaks !== safety) continue;
+      const { outcome, cycle, end } = this.traces.last(cause.faults, chain).trace;
+      if (outcome === 'runs') continue;
+      const time = cycle ? cycle.from + cycle.length : end;
+      if (time > (slowest.get(cause.family)?.time ?? -1)) slowest.set(cause.family, { cause, time });
+    }
+    return [...slowest.values()];
   }
 
   /** What was answered too early in the present run, and when it is worth another look; by the key of its question. */

@@ -16,7 +16,7 @@ import {
   type Recommendation,
 } from '../visit';
 import { draftRecord, sayRecord } from './break-record';
-import { type CondemningReading, condemningOf, tripsAfter } from './condemning';
+import { type CondemningReading, condemningOf, type Returning, returnsOf, tripsAfter } from './condemning';
 import { type CordView, cordView } from './cord-view';
 import { explain } from './explain';
 import { type LadderView, ladderView } from './ladder-view';
@@ -85,6 +85,8 @@ export interface CallView {
   readonly cycle: { readonly words: string; readonly period: Millis } | undefined;
   /** How long what opened the repaired safeties takes to open them again, minutes by the model; nothing where it does not. */
   readonly tripsAfter: number | undefined;
+  /** What would open them again, each with how long that takes. */
+  readonly returns: readonly Returning[];
   /** The newest reading, where it proves nothing for want of what it needed. */
   readonly unproved: UnprovedReading | undefined;
   /** The step at which the ladder is drawn. */
@@ -206,6 +208,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     oldAndNew: oldAndNew(engine, state, options),
     cycle: cycleOf(engine, state, assessment),
     tripsAfter: tripsAfter(engine, state),
+    returns: returnsOf(engine, state),
     unproved: unprovedOf(engine, state, options),
     at,
     whatIf: world?.words,

@@ -7,6 +7,7 @@ import { workOfQuestion } from '../test-choice';
 import type { CallState } from '../visit';
 import { observationWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
+import { inBrief } from './say';
 import { type AnswerFormView, formView } from './test-view';
 
 /** The reading that condemned what was repaired: how it is asked again, and what it shows since the repair. */
@@ -63,13 +64,35 @@ const isNewAndMeasured = (observation: Observation, { episodes }: Evidence): boo
 
 const MINUTE = 60_000;
 
+/** A cause that was left: how long it takes to show again, whole minutes. */
+export interface Returning {
+  readonly words: string;
+  readonly minutes: number;
+}
+
+/** What would open the repaired or reset safeties again, each within so many minutes by the model; the soonest first. */
+export function returnsOf(engine: Engine, state: CallState): readonly Returning[] {
+  return safetiesOf(engine, state)
+    .flatMap((part) =>
+      engine.timesToTrip(part.index).map(({ cause, time }) => ({
+        words: `${inBrief(cause.words)}: ${part.title} opens again`,
+        minutes: Math.max(1, Math.ceil(time / MINUTE)),
+      })),
+    )
+    .sort((a, b) => a.minutes - b.minutes);
+}
+
+/** The safeties that were repaired or reset, once something was repaired. */
+function safetiesOf(engine: Engine, { followed: { c } }: CallState): Engine['model']['parts'][number][] {
+  if (c.repaired.size === 0) return [];
+  const ids = new Set([...c.repaired.keys(), ...c.resets.map(({ safety }) => safety)]);
+  return engine.model.parts.filter(({ id, safety }) => ids.has(id) && safety !== undefined);
+}
+
 /** How long what opened the repaired or reset safeties takes to open them again, whole minutes. */
-export function tripsAfter(engine: Engine, { followed: { c } }: CallState): number | undefined {
-  if (c.repaired.size === 0) return undefined;
-  const safeties = new Set([...c.repaired.keys(), ...c.resets.map(({ safety }) => safety)]);
-  const times = [...safeties].flatMap((id) => {
-    const part = engine.model.parts.find((p) => p.id === id);
-    const time = part?.safety === undefined ? undefined : engine.timeToTrip(part.index);
+export function tripsAfter(engine: Engine, state: CallState): number | undefined {
+  const times = safetiesOf(engine, state).flatMap((part) => {
+    const time = engine.timeToTrip(part.index);
     return time === undefined ? [] : [time / MINUTE];
   });
   return times.length === 0 ? undefined : Math.max(1, Math.ceil(Math.max(...times)));

@@ -244,6 +244,12 @@ const TOUCHED: readonly ProofList[] = [
         'out before water leaves the glass',
         dot,
       ),
+      line(
+        'other-low-water',
+        'The other low-water control, where there is one: tested too before leaving',
+        'out before water leaves the glass',
+        { families: S },
+      ),
     ],
   },
   { id: 'feeder', title: 'Feeder', lines: [line('lowered', 'Lower the water, cold', 'feeds, stops')] },

@@ -145,6 +145,15 @@ export function Stay({ view, onEvents, onDone }: LineProps) {
               </>
             )}
           </p>
+          {view.returns.length > 0 && (
+            <ul className="fine" aria-label="What would show again by then">
+              {view.returns.map(({ words, minutes: within }) => (
+                <li key={words}>
+                  {words} within {within} min
+                </li>
+              ))}
+            </ul>
+          )}
           <Button tone="main" disabled={left > 0} onClick={() => onDone()}>
             It did not come back
           </Button>
