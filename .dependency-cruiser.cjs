@@ -20,6 +20,7 @@ const ROOMS = [
   'history',
   'upkeep',
   'schedule',
+  'swap',
   'presentation',
 ];
 

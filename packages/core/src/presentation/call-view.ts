@@ -11,6 +11,7 @@ import {
   type Adjusted,
   type BreakRecord,
   type CallState,
+  type ListedWire,
   type NeededPart,
   observationOfEntry,
   type Recommendation,
@@ -61,6 +62,7 @@ export interface CallView {
   readonly shown: boolean;
   readonly recommendations: readonly Recommendation[];
   readonly needed: readonly NeededPart[];
+  readonly wires: readonly ListedWire[];
   readonly complaint: string;
   readonly pinnedVersion: string | undefined;
   readonly record: BreakRecord | undefined;
@@ -186,6 +188,7 @@ export function viewOf(engine: Engine, state: CallState, assessment: Assessment,
     shown: state.shown,
     recommendations: state.recommendations,
     needed: state.needed,
+    wires: state.wires,
     complaint: state.opened?.complaint ?? '',
     pinnedVersion: state.opened?.profileVersion,
     record: state.record,

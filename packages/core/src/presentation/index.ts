@@ -24,5 +24,6 @@ export type { TechnicalRecord } from './report/technical';
 export { neededWords } from './fixed-words';
 export { readingsOverTime, type ReadingsView } from './readings-over-time';
 export type { RunCurve } from './run-curves';
+export { swapView, type SwapView } from './swap-view';
 export { understood } from './understood';
 export { whatNow, type WhatNow } from './what-now';

@@ -220,6 +220,10 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
       return `${body.how === 'accepted' ? 'Accepted' : 'Declined'} by the customer${body.words === '' ? '' : `: ${body.words}`}`;
     case 'part-needed':
       return `Needed: ${neededWords(body)}`;
+    case 'wire-listed':
+      return `Wire list, ${body.part}: ${body.wire} on ${body.terminal}`;
+    case 'wire-back':
+      return 'The wire is on its terminal again';
     case 'upkeep-done':
       return `Upkeep, ${body.title}: ${body.result}${body.words === '' ? '' : `, ${body.words}`}`;
     case 'part-arrived':

@@ -20,6 +20,7 @@ import { resolveNames } from './resolve-names';
 import { resolveParts, withModes } from './resolve-parts';
 import { withPoorContacts } from './poor-contacts';
 import { type Netlist, readRungs } from './rungs';
+import { mergePatch } from './variant';
 import { nominal, type Vary } from './vary';
 
 const PROFILE_FORMAT = 'zetalysis-profile/1';
@@ -57,6 +58,8 @@ export interface LoadOptions {
   readonly build?: Build;
   /** Makes a sound appliance that differs from the nominal one. */
   readonly vary?: Vary;
+  /** Fields of parts as another part has them, by part: put in after the build. */
+  readonly fitted?: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
 /**
@@ -70,7 +73,8 @@ export function loadProfile(source: string, fileName: string, options: LoadOptio
   if (written['format'] !== PROFILE_FORMAT) file.problem(['format'], `must be "${PROFILE_FORMAT}"`);
   fields.only(written, [], SECTIONS);
   const build = options.build ?? withVariant(options.variant);
-  const root = applyBuild(fields, written, build);
+  const built = applyBuild(fields, written, build);
+  const root = options.fitted ? (mergePatch(built, { parts: options.fitted }) as DataMap) : built;
   const model = loadModel(fields, root, build, options.vary ?? nominal);
   file.throwIfBad();
   return model;

@@ -41,6 +41,7 @@ const POINTING: ReadonlySet<EventBody['type']> = new Set([
   'pin-answered',
   'recommendation-settled',
   'part-arrived',
+  'wire-back',
 ]);
 
 /** The other entry of the same call that an entry is about. */

@@ -6,6 +6,7 @@ import type { BreakRecorded } from './events/break-recorded';
 import type { Opened } from './events/opened';
 import type { NeededPart } from './events/part-needed';
 import type { Recommendation } from './events/recommended';
+import type { ListedWire } from './events/wire-listed';
 
 /** A question or a wanted test, pinned by whoever looks on. */
 export interface Pin {
@@ -32,6 +33,7 @@ export class Draft {
   readonly pins = new Map<string, Pin>();
   readonly recommendations = new Map<string, Recommendation>();
   readonly needed = new Map<string, NeededPart>();
+  readonly wires = new Map<string, ListedWire>();
   record: (Omit<BreakRecorded, 'type'> & { readonly event: string }) | undefined;
 
   constructor(readonly model: Model) {}

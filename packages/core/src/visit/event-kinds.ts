@@ -33,6 +33,7 @@ import { temporary } from './events/temporary';
 import { timer } from './events/timer';
 import { undone } from './events/undone';
 import { upkeepDone } from './events/upkeep-done';
+import { wireBack, wireListed } from './events/wire-listed';
 
 /** Every kind of entry that is no answer, by its type; a new one is a file of its own and a line here. */
 const OTHERS = {
@@ -66,6 +67,8 @@ const OTHERS = {
   'part-needed': partNeeded,
   'part-arrived': partArrived,
   'upkeep-done': upkeepDone,
+  'wire-listed': wireListed,
+  'wire-back': wireBack,
   retracted,
   redacted,
   'break-recorded': breakRecorded,

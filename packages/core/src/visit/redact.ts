@@ -29,6 +29,7 @@ const FREE_TEXT: { readonly [T in EventBody['type']]?: readonly string[] } = {
   'upkeep-done': ['words'],
   'recommendation-settled': ['words'],
   'part-needed': ['what', 'from'],
+  'wire-listed': ['part', 'wire', 'terminal'],
 };
 
 /** Whether an entry has words of somebody's own that can be taken out. */

@@ -10,6 +10,7 @@ import type { BreakRecord } from './events/break-recorded';
 import type { Opened } from './events/opened';
 import type { NeededPart } from './events/part-needed';
 import type { Recommendation } from './events/recommended';
+import type { ListedWire } from './events/wire-listed';
 import { happeningsOf } from './happenings';
 import { meaningsOf, withMeanings } from './meaning';
 import { mergeEvents } from './order';
@@ -36,6 +37,8 @@ export interface CallState {
   readonly recommendations: readonly Recommendation[];
   /** Parts that it waits for, or waited. */
   readonly needed: readonly NeededPart[];
+  /** What was on which terminal before it was taken apart. */
+  readonly wires: readonly ListedWire[];
   readonly shown: boolean;
   /** What was said on the telephone besides what the model weighs: the newest answer to each question. */
   readonly telephone: ReadonlyMap<string, string>;
@@ -89,6 +92,7 @@ export function reduceCall(model: Model, events: readonly CallEvent[], { needs }
     pins: [...draft.pins.values()],
     recommendations: [...draft.recommendations.values()],
     needed: [...draft.needed.values()],
+    wires: [...draft.wires.values()],
     shown: draft.shown,
     telephone: draft.telephone,
     record,

@@ -9,9 +9,11 @@ import type {
   Guide,
   ProofView,
   ReadingsView,
+  SwapView,
   ViewOptions,
 } from '@zetalysis/core/presentation';
 import { type Build, buildKey } from '@zetalysis/core/profile';
+import type { Fit, PartValue } from '@zetalysis/core/swap';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { wrap, type Remote } from 'comlink';
@@ -30,6 +32,8 @@ export interface LoadedEngine {
   readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
   readonly report: (log: Log, options: ViewOptions) => Promise<CallReport>;
   readonly length: (log: Log, viewer: Viewer) => Promise<CallLength>;
+  readonly swap: (part: string, units: UnitSystem) => Promise<SwapView | undefined>;
+  readonly willItFit: (part: string, values: readonly PartValue[]) => Promise<Fit | { readonly problem: string }>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;
   readonly readings: (
     entries: readonly MachineEntry[],
@@ -80,6 +84,8 @@ export function holdEngine(): EngineHold {
         advice: (log, viewer) => api.advice(key, log, viewer),
         report: (log, options) => api.report(key, log, options),
         length: (log, viewer) => api.length(key, log, viewer),
+        swap: (part, units) => api.swap(key, part, units),
+        willItFit: (part, values) => api.willItFit(key, part, values),
         guide: (units) => api.guide(key, units),
         readings: (entries, kept, units) => api.readings(key, entries, kept, units),
         readLog: (log, hung) => api.readLog(key, log, hung),

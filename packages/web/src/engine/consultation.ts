@@ -25,12 +25,15 @@ import {
   reportOf,
   type ReadingsView,
   snapshot,
+  swapView,
+  type SwapView,
   testsView,
   type TestView,
   viewOf,
   type ViewOptions,
 } from '@zetalysis/core/presentation';
 import { type Build, loadProfile } from '@zetalysis/core/profile';
+import { type PartValue, willItFit } from '@zetalysis/core/swap';
 import type { RankedTest } from '@zetalysis/core/test-choice';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from '@zetalysis/core/visit';
@@ -75,10 +78,12 @@ interface Considered {
  */
 export class Consultation {
   readonly #engine: Engine;
+  readonly #written: { readonly source: string; readonly file: string; readonly build: Build };
   #newest: Considered | undefined;
 
   /** @throws ProblemError when the profile, or the profile in this build, is not sound */
   constructor(source: string, file: string, build: Build) {
+    this.#written = { source, file, build };
     this.#engine = new Engine(loadProfile(source, file, { build }));
   }
 
@@ -116,6 +121,17 @@ export class Consultation {
     const known = this.#consider(log);
     const ranked = known.state.closed ? [] : this.#rank(known, viewer);
     return snapshot(this.#engine, known.assessment, ranked);
+  }
+
+  /** How a part is swapped. */
+  swap(part: string, units: UnitSystem): SwapView | undefined {
+    return swapView(this.#engine.model, part, { units });
+  }
+
+  /** Whether a new part goes with the others. */
+  willItFit(part: string, values: readonly PartValue[]): ReturnType<typeof willItFit> {
+    const { source, file, build } = this.#written;
+    return willItFit(source, file, build, part, values);
   }
 
   /** How long a visit would take from here. */

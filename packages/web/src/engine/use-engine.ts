@@ -1,4 +1,4 @@
-import type { CallView, Drawing, ProofView, TestView, ViewOptions } from '@zetalysis/core/presentation';
+import type { CallView, Drawing, ProofView, SwapView, TestView, ViewOptions } from '@zetalysis/core/presentation';
 import { buildKey, PLAIN } from '@zetalysis/core/profile';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import { type AdviceSnapshot, buildOf, type CallEvent } from '@zetalysis/core/visit';
@@ -19,6 +19,9 @@ export interface EngineState {
   readonly toProve: (repair: string) => Promise<ProofView | undefined>;
   /** Lays the log of a meter beside the model. */
   readonly readLog: LoadedEngine['readLog'];
+  /** How a part is swapped, and whether a new one goes with the others. */
+  readonly swap: (part: string) => Promise<SwapView | undefined>;
+  readonly willItFit: LoadedEngine['willItFit'];
   /** Where a logger would tell most of what is suspected now. */
   readonly whereToHang: () => Promise<Hang[]>;
   /** What a record keeps: the suspects and advice of the very log that is shown, whatever came in since. */
@@ -96,10 +99,21 @@ export function useEngine({ events, onMaking }: Heard, options: ViewOptions): En
     [engine],
   );
 
+  const swap = useCallback(async (part: string) => engine?.swap(part, units), [engine, units]);
+  const willItFit = useCallback<LoadedEngine['willItFit']>(
+    async (part, values) => {
+      if (!engine) throw new Error('The engine is not there yet: wait until the suspects are shown.');
+      return engine.willItFit(part, values);
+    },
+    [engine],
+  );
+
   const whereToHang = useCallback(async () => (engine && log ? engine.whereToHang(log) : []), [engine, log]);
 
   return {
     readLog,
+    swap,
+    willItFit,
     whereToHang,
     drawing: engine?.drawing,
     view: shown?.view,

@@ -9,9 +9,11 @@ import type {
   Guide,
   ProofView,
   ReadingsView,
+  SwapView,
   ViewOptions,
 } from '@zetalysis/core/presentation';
 import type { Build } from '@zetalysis/core/profile';
+import type { Fit, PartValue } from '@zetalysis/core/swap';
 import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { expose } from 'comlink';
@@ -54,6 +56,12 @@ const api = {
   },
   length(key: string, log: readonly CallEvent[], viewer: Viewer): CallLength {
     return need(key).length(log, viewer);
+  },
+  swap(key: string, part: string, units: UnitSystem): SwapView | undefined {
+    return need(key).swap(part, units);
+  },
+  willItFit(key: string, part: string, values: readonly PartValue[]): Fit | { readonly problem: string } {
+    return need(key).willItFit(part, values);
   },
   guide(key: string, units: UnitSystem): Guide {
     return need(key).guide(units);

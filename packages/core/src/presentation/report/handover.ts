@@ -30,7 +30,7 @@ export interface Handover {
 
 export function handoverOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): Handover {
   const { model } = engine;
-  const { followed, record, log, needed } = state;
+  const { followed, record, log, needed, wires } = state;
   const { c } = followed;
   const [first] = assessment.suspects;
   const requirements = assessment.proof?.requirements ?? [];
@@ -54,6 +54,7 @@ export function handoverOf(engine: Engine, state: CallState, assessment: Assessm
     loose: [
       ...c.bypasses.map(({ title }) => `Bypass: ${title}`),
       ...[...c.temporary.values()].map(({ title }) => title),
+      ...wires.filter(({ back }) => !back).map(({ part, wire, terminal }) => `${part}: ${wire} goes on ${terminal}`),
     ],
     stops: followed.stops.map(({ stop }) => stop.title),
     needed,

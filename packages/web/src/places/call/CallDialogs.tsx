@@ -13,9 +13,10 @@ const KeysHelp = lazy(() => import('./KeysHelp'));
 const StandardDialog = lazy(() => import('./StandardDialog'));
 const SayWhatIs = lazy(() => import('./rules/SayWhatIs'));
 const MeterLogDialog = lazy(() => import('./MeterLogDialog'));
+const SwapDialog = lazy(() => import('./SwapDialog'));
 const EndCall = lazy(() => import('./rules/EndCall'));
 
-export type DialogName = 'record' | 'triage' | 'standard' | 'keys' | 'danger' | 'end' | 'log';
+export type DialogName = 'record' | 'triage' | 'standard' | 'keys' | 'danger' | 'end' | 'log' | 'swap';
 
 interface Props {
   readonly open: DialogName | undefined;
@@ -53,6 +54,8 @@ function Opened({ open, log, engine, drawing, view, standard, onStandard, onBody
       return <EndCall setup={view.setup} needed={view.needed} onBody={onBody} onClose={onClose} />;
     case 'log':
       return <MeterLogDialog drawing={drawing} engine={engine} onBody={onBody} onClose={onClose} />;
+    case 'swap':
+      return <SwapDialog drawing={drawing} view={view} engine={engine} onBody={onBody} onClose={onClose} />;
     case 'keys':
       return <KeysHelp cautions={drawing.cautions} onClose={onClose} />;
     case undefined:

@@ -166,7 +166,14 @@ export function CallPage(props: Props) {
                 onCloseAgain={() => note({ type: 'closed', words: '' })}
                 onReopen={(words) => note({ type: 'reopened', words })}
               >
-                <Work call={id} drawing={drawing} view={view} onBody={note} onLog={() => setDialog('log')} />
+                <Work
+                  call={id}
+                  drawing={drawing}
+                  view={view}
+                  onBody={note}
+                  onLog={() => setDialog('log')}
+                  onSwap={() => setDialog('swap')}
+                />
               </Ending>
             </div>
           </div>

@@ -16,10 +16,12 @@ interface Props {
   readonly view: CallView;
   readonly onBody: (body: EventBody) => void;
   readonly onLog: () => void;
+  /** A part comes out and another goes in. */
+  readonly onSwap: () => void;
 }
 
 /** What is done to the machine: repairs, with the new part measured first or not, and adjustments with where they stood. */
-export const Work = ({ call, drawing, view, onBody, onLog }: Props) => (
+export const Work = ({ call, drawing, view, onBody, onLog, onSwap }: Props) => (
   <details className={styles.work}>
     <summary>Repaired, adjusted, photo</summary>
     <Repair drawing={drawing} view={view} onBody={onBody} />
@@ -28,7 +30,7 @@ export const Work = ({ call, drawing, view, onBody, onLog }: Props) => (
     <Recommendations view={view} onBody={onBody} />
     <UpkeepDone onBody={onBody} />
     <TakePhoto call={call} onBody={onBody} />
-    <Button onClick={onLog}>Read a meter’s log</Button>
+    <Button onClick={onSwap}>Part out and in</Button> <Button onClick={onLog}>Read a meter’s log</Button>
     {view.adjustments.map((a) => (
       <p key={a.event} className={styles.row}>
         <span>
@@ -43,7 +45,7 @@ export const Work = ({ call, drawing, view, onBody, onLog }: Props) => (
   </details>
 );
 
-function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog'>) {
+function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog' | 'onSwap'>) {
   const [part, setPart] = useState<string>();
   const [measured, setMeasured] = useState(false);
   const [reads, setReads] = useState('');
