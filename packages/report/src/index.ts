@@ -5,6 +5,7 @@
 export type { Around, MachineFacts } from './around';
 export { customerPaper } from './documents/customer';
 export { handoverPaper } from './documents/handover';
+export { type Quote, quotePaper, quoteProblem } from './documents/quote';
 export { technicalPaper } from './documents/technical';
 export { type Paper, PAPER_SIZES, type PaperSize } from './paper';
 export { type Dress, type LetterName, LETTERS, paperHtml } from './render/html';

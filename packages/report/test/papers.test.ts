@@ -6,7 +6,16 @@ import { loadProfile } from '@zetalysis/core/profile';
 import { TRAINED } from '@zetalysis/core/rules';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import { caseEvents, loadCase, reduceCall } from '@zetalysis/core/visit';
-import { type Around, customerPaper, handoverPaper, paperHtml, paperPdf, technicalPaper } from '../src';
+import {
+  type Around,
+  customerPaper,
+  handoverPaper,
+  paperHtml,
+  paperPdf,
+  quotePaper,
+  quoteProblem,
+  technicalPaper,
+} from '../src';
 import { printable } from '../src/render/pdf';
 
 const ROOT = join(__dirname, '../../..');
@@ -85,3 +94,31 @@ test.each([
   ['5 V⎓', '5 V DC'],
   ['家', '?'],
 ])('%s is printed as %s', (words, printed) => expect(printable(words)).toBe(printed));
+
+describe('a quote', () => {
+  const QUOTE = {
+    part: 'Gas valve HV-24',
+    price: 184.5,
+    minutes: 80,
+    hour: 118,
+    currency: '$',
+    age: 12,
+    calls: 3,
+    breaks: 1,
+  };
+  test('part and time at the shop’s rate, added up, beside age and history', () => {
+    const words = JSON.stringify(quotePaper(REPORT, AROUND, QUOTE).blocks);
+    // 80 minutes at 118 an hour are 157.33; with the part 341.83 (by hand).
+    expect(words).toContain('157.33');
+    expect(words).toContain('341.83');
+    expect(words).toContain('It is 12 years old.');
+    expect(words).toContain('called to it 3 times; one part had failed');
+  });
+  test.each([
+    [{ part: ' ', price: 1, minutes: 1 }, /which part/],
+    [{ part: 'x', price: NaN, minutes: 1 }, /what the part costs/],
+    [{ part: 'x', price: -1, minutes: 1 }, /what the part costs/],
+    [{ part: 'x', price: 0, minutes: 0 }, /how many minutes/],
+  ])('%j makes none', (given, says) => expect(quoteProblem(given)).toMatch(says));
+  test('a part for nothing is one', () => expect(quoteProblem({ part: 'x', price: 0, minutes: 5 })).toBeUndefined());
+});

@@ -92,17 +92,19 @@ const Told = ({ came: { counts, lines }, done }: { readonly came: Came; readonly
       {done ? 'Brought in' : 'Would be brought in'}: {counts.new} new, {counts.same} here already, {counts.differs} here
       otherwise (they stay as they are here), {counts.wrong} that cannot be.
     </p>
-    <Table<BroughtIn>
-      label="Lines, scrolls sideways"
-      rows={lines}
-      keyOf={(l) => String(l.line)}
-      empty="Nothing to say of any line."
-      columns={[
-        { title: 'Line', cell: (l) => l.line, figures: true },
-        { title: 'What', cell: (l) => l.kind },
-        { title: '', cell: (l) => <Status tone={TONES[l.becomes]}>{l.becomes}</Status> },
-        { title: '', cell: (l) => l.words, wide: true },
-      ]}
-    />
+    {lines.length > 0 && (
+      <Table<BroughtIn>
+        label="Lines, scrolls sideways"
+        rows={lines}
+        keyOf={(l) => String(l.line)}
+        empty="Nothing to say of any line."
+        columns={[
+          { title: 'Line', cell: (l) => l.line, figures: true },
+          { title: 'What', cell: (l) => l.kind },
+          { title: '', cell: (l) => <Status tone={TONES[l.becomes]}>{l.becomes}</Status> },
+          { title: '', cell: (l) => l.words, wide: true },
+        ]}
+      />
+    )}
   </>
 );

@@ -10,6 +10,7 @@ import { Page } from '../../kit/Page';
 import { Waiting } from '../../kit/Waiting';
 import { useCall } from '../../store/use-call';
 import { useStandard } from '../../theme/use-standard';
+import { QuoteForm } from './QuoteForm';
 import styles from './ReportPage.module.css';
 import { type ForPaper, useReport } from './use-report';
 
@@ -18,8 +19,14 @@ const PAPERS = {
   technical: { title: 'Technical record', of: ({ report, around }: ForPaper) => technicalPaper(report, around) },
   handover: { title: 'Handover', of: ({ report, around }: ForPaper) => handoverPaper(report, around) },
 } as const;
-type PaperName = keyof typeof PAPERS;
-const NAMES = Object.keys(PAPERS) as PaperName[];
+type PaperName = keyof typeof PAPERS | 'quote';
+const TITLES: Readonly<Record<PaperName, string>> = {
+  customer: PAPERS.customer.title,
+  technical: PAPERS.technical.title,
+  handover: PAPERS.handover.title,
+  quote: 'Quote',
+};
+const NAMES = Object.keys(TITLES) as PaperName[];
 
 /** What a call leaves on paper: looked at, printed, or taken along as PDF or HTML. Made here, without network. */
 export default function ReportPage({ me }: { readonly me: Me }) {
@@ -35,7 +42,8 @@ export default function ReportPage({ me }: { readonly me: Me }) {
 function Papers({ id, made }: { readonly id: string; readonly made: ForPaper }) {
   const [asked, ask] = useSearchParams();
   const name = NAMES.find((n) => n === asked.get('for')) ?? 'customer';
-  const paper = PAPERS[name].of(made);
+  const [quote, setQuote] = useState<Paper>();
+  const paper = name === 'quote' ? quote : PAPERS[name].of(made);
   return (
     <Page
       title={<span className={styles.screen}>Report</span>}
@@ -44,19 +52,23 @@ function Papers({ id, made }: { readonly id: string; readonly made: ForPaper }) 
       <nav className={styles.papers} aria-label="Papers">
         {NAMES.map((n) => (
           <Button key={n} tone="quiet" aria-pressed={n === name} onClick={() => ask({ for: n }, { replace: true })}>
-            {PAPERS[n].title}
+            {TITLES[n]}
           </Button>
         ))}
       </nav>
-      <div className={styles.sheet}>
-        <PaperSheet paper={paper} />
-      </div>
+      {name === 'quote' && <QuoteForm made={made} onQuote={setQuote} />}
+      {paper && (
+        <div className={styles.sheet}>
+          <PaperSheet paper={paper} />
+        </div>
+      )}
     </Page>
   );
 }
 
 interface TakenProps {
-  readonly paper: Paper;
+  /** Nothing while a quote was not filled in. */
+  readonly paper: Paper | undefined;
   readonly size: 'A4' | 'LETTER';
   readonly call: string;
 }
@@ -66,6 +78,7 @@ function Taken({ paper, size, call }: TakenProps) {
   const [making, setMaking] = useState<'pdf' | 'html'>();
   const [problem, setProblem] = useState<string>();
   const save = async (kind: 'pdf' | 'html'): Promise<void> => {
+    if (!paper) return;
     setMaking(kind);
     setProblem(undefined);
     try {
@@ -82,13 +95,13 @@ function Taken({ paper, size, call }: TakenProps) {
     <span className={styles.screen}>
       {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
       <Link to={`/calls/${call}`}>Back to the call</Link>
-      <Button loading={making === 'html'} onClick={() => void save('html')}>
+      <Button disabled={!paper} loading={making === 'html'} onClick={() => void save('html')}>
         HTML
       </Button>
-      <Button loading={making === 'pdf'} onClick={() => void save('pdf')}>
+      <Button disabled={!paper} loading={making === 'pdf'} onClick={() => void save('pdf')}>
         PDF
       </Button>
-      <Button tone="main" onClick={() => print()}>
+      <Button tone="main" disabled={!paper} onClick={() => print()}>
         Print
       </Button>
     </span>

@@ -21,6 +21,8 @@ export interface ForPaper {
   readonly report: CallReport;
   readonly around: Around;
   readonly settings: ShopSettings;
+  /** The machine that it is about. */
+  readonly machine: string | undefined;
 }
 
 /** The report of a call by the log as it is known here, with what stands around it; works without signal. */
@@ -72,6 +74,7 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
   const paper: ForPaper = {
     report: ready.made,
     settings: shop,
+    machine: machineId,
     around: {
       shop: { name: shop.name, address: shop.address },
       number: numberOf(ready.made, events![0]!.call),
