@@ -8,6 +8,7 @@ import { machines } from './machines';
 import { people } from './people';
 import { photos } from './photos';
 import { profiles } from './profiles';
+import { search } from './search';
 import { session } from './session';
 import { shop } from './shop';
 import { upkeep } from './upkeep';
@@ -26,6 +27,7 @@ export const CONTRACT = {
   upkeep,
   exchange,
   days,
+  search,
 } as const;
 
 /** Without what is not sent. */
@@ -57,7 +59,8 @@ export interface Contract
     Exchanges<typeof photos>,
     Exchanges<typeof upkeep>,
     Exchanges<typeof exchange>,
-    Exchanges<typeof days> {}
+    Exchanges<typeof days>,
+    Exchanges<typeof search> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

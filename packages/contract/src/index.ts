@@ -33,6 +33,7 @@ export {
 export { AUDITED, type Audited, type Colleague, type NewAccount, people } from './people';
 export { LONGEST_PHOTO, type Photo, photos, type SmallPhoto } from './photos';
 export { profileFields, profiles, type ProfileSummary, type WholeProfile } from './profiles';
+export { type FoundEntry, search } from './search';
 export { type ListedSession, personFields, session, type Me } from './session';
 export { shop, type ShopSettings, UNSAID_SETTINGS } from './shop';
 export {

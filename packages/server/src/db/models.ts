@@ -8,6 +8,7 @@ import { defineMachines } from '../features/machines/model';
 import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
 import { definePeople } from '../features/session/model';
+import { defineSearch } from '../features/search/model';
 import { defineShop } from '../features/shop/model';
 import { defineUpkeep } from '../features/upkeep/model';
 
@@ -24,4 +25,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineUpkeep(sequelize);
   defineAudit(sequelize);
   defineDays(sequelize);
+  defineSearch(sequelize);
 }

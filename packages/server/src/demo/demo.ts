@@ -11,6 +11,7 @@ import type { Profiles } from '../features/profiles/service';
 import { Person } from '../features/session/model';
 import { authorityOf, grantsText } from '../features/session/authority';
 import { hashPassword } from '../features/session/password';
+import { keepWords } from '../features/search/repository';
 import { StoredInstrument } from '../features/instruments/model';
 import { CALLS } from './calls';
 import { addSettings } from '../features/shop/repository';
@@ -107,6 +108,7 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
       body: withMeaning(meanings, body),
     }));
     await LoggedEvent.bulkCreate(log.map((event, i) => eventRow({ event, number: i + 1 }, authorityOf(person))));
+    await keepWords(log);
   }
   await rebuildOverviews();
 }

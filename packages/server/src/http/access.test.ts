@@ -110,6 +110,8 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   // Whoever has the address needs no account.
   ['GET', '/caretaker/:secret', undefined, 404, 404, 404, 404, 404],
   ['POST', '/caretaker/:secret', FILLED, 404, 404, 404, 404, 404],
+  ['GET', '/search?words=mill', undefined, 401, 200, 200, 200, 200],
+  ['GET', '/search', undefined, 401, 400, 400, 400, 400],
   ['GET', '/days/2026-12-01', undefined, 401, 200, 200, 200, 200],
   ['GET', '/days/2026-02-30', undefined, 401, 400, 400, 400, 400],
   ['POST', '/days', {}, 401, 400, 400, 400, 400],

@@ -19,6 +19,7 @@ const Account = lazy(() => import('../places/account/Account'));
 const Machines = lazy(() => import('../places/machines/Machines'));
 const LabelPage = lazy(() => import('../places/machines/LabelPage'));
 const MachinePage = lazy(() => import('../places/machines/MachinePage'));
+const SearchPage = lazy(() => import('../places/search/SearchPage'));
 const DayPage = lazy(() => import('../places/day/DayPage'));
 const PeoplePage = lazy(() => import('../places/people/PeoplePage'));
 const DuePage = lazy(() => import('../places/due/DuePage'));
@@ -69,6 +70,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/sign-in', element: <SignIn /> },
       { path: '/caretaker/:secret', element: <CaretakerPage /> },
+      { path: '/search', element: <SignedIn place={() => <SearchPage />} /> },
       { path: '/day', element: <SignedIn place={(me) => <DayPage me={me} />} /> },
       { path: '/people', element: <SignedIn place={(me) => <PeoplePage me={me} />} /> },
       { path: '/due', element: <SignedIn place={(me) => <DuePage me={me} />} /> },

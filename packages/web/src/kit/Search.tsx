@@ -5,6 +5,8 @@ import styles from './Search.module.css';
 interface Props {
   readonly label: string;
   readonly placeholder: string;
+  /** What stands in it at first. */
+  readonly initial?: string;
   /** Called when somebody has stopped typing for a moment. */
   readonly onSearch: (words: string) => void;
 }
@@ -12,8 +14,8 @@ interface Props {
 const PAUSE_MS = 250;
 
 /** A field to look for something by words. */
-export function Search({ label, placeholder, onSearch }: Props) {
-  const [typed, setTyped] = useState('');
+export function Search({ label, placeholder, initial = '', onSearch }: Props) {
+  const [typed, setTyped] = useState(initial);
   useEffect(() => {
     const timer = setTimeout(() => onSearch(typed.trim()), PAUSE_MS);
     return () => clearTimeout(timer);

@@ -8,7 +8,7 @@ const body = bodyOf('part-needed', {
   /** Where it comes from. */
   from: t.String({ maxLength: 200 }),
   /** The day it is expected, as 2026-11-30; empty where nobody knows. */
-  expected: t.String({ pattern: '^(\\d{4}-\\d{2}-\\d{2})?$', title: 'day, as 2026-11-30' }),
+  expected: t.String({ maxLength: 10 }),
 });
 
 const arrived = bodyOf('part-arrived', { event: t.String({ minLength: 36, maxLength: 36 }) });
@@ -25,6 +25,8 @@ export interface NeededPart {
 /** A part is needed that is not at hand. */
 export const partNeeded: EventKind<typeof body> = {
   body,
+  problem: (_model, { expected }) =>
+    /^(\d{4}-\d{2}-\d{2})?$/.test(expected) ? undefined : `${expected} is no day; write it as 2026-11-30`,
   apply: (draft, { type: _type, ...needed }, { id }) =>
     void draft.needed.set(id, { ...needed, event: id, here: false }),
 };

@@ -13,6 +13,7 @@ import type { Authority } from '@zetalysis/core/rules';
 import { retried } from '../../db/retry';
 import { canonical } from './canonical';
 import { Call, LoggedEvent } from './model';
+import { keepWords } from '../search/repository';
 import { keepUpkeep } from './upkeep';
 import { keepOverview, projectOverview } from './overviews';
 import { asEvent, eventRow, idsIn, largestOf, safetyEntries, storedUnder } from './repository';
@@ -104,6 +105,10 @@ async function store<Refused>(
   await LoggedEvent.bulkCreate(
     fresh.map((entry) => eventRow(entry, authority)),
     { transaction },
+  );
+  await keepWords(
+    fresh.map(({ event }) => event),
+    transaction,
   );
   if (fresh.some(({ event }) => event.body.type === 'opened' || OVERVIEW_TYPES.includes(event.body.type)))
     await projectOverview(call, await safetyEntries(call, transaction), last, transaction);

@@ -34,6 +34,9 @@ describe('taking words out for good', () => {
     const first = made(call, { ...opening, complaint: 'Mrs Quill, 555 0142, has no heat' });
     const note = made(call, { type: 'note', text: 'the key is under the third pot' }, 2);
     await send([first, note]);
+    const { id: person } = (await api().get('/api/session').set(me)).body as { id: string };
+    const item = { day: '2026-12-01', person, call, machine: null, duty: null, slot: '', priority: 'usual' };
+    expect((await api().post('/api/days').set(me).send(item)).status).toBe(201);
     expect(await redact(note.id)).toMatch(/words of .* are out/);
     await redact(first.id);
 
@@ -42,7 +45,7 @@ describe('taking words out for good', () => {
     expect(log[0]!.body).toMatchObject({ complaint: '(taken out)', profile: opening.profile });
     expect(log[1]!.body).toEqual({ type: 'note', text: '(taken out)' });
     expect(log[2]).toMatchObject({ person: 'rosa', seq: 3, body: { event: note.id } });
-    for (const table of ['events', 'calls', 'overviews'])
+    for (const table of ['events', 'calls', 'overviews', 'entry_words', 'day_items', 'duty_records'])
       expect(
         JSON.stringify(await house.sequelize.query(`SELECT * FROM ${table}`, { type: QueryTypes.SELECT })),
       ).not.toMatch(/third pot|Quill/);

@@ -1,8 +1,11 @@
-import { type CallEvent, hasFreeText, withoutFreeText } from '@zetalysis/core/visit';
+import { type CallEvent, hasFreeText, TAKEN_OUT, withoutFreeText } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
 import { retried } from '../../db/retry';
 import { authorityOf } from '../session/authority';
 import { personNamed } from '../session/repository';
+import { StoredDayItem } from '../days/model';
+import { forgetWords } from '../search/repository';
+import { DutyDone } from '../upkeep/model';
 import { hashOf } from './log';
 import { Call, LoggedEvent } from './model';
 import { projectOverview } from './overviews';
@@ -26,8 +29,13 @@ export const redactEntry = (id: string, by: string): Promise<string> =>
     const hash = hashOf(event);
     const { body } = withoutFreeText(event);
     await LoggedEvent.update({ body, hash }, { where: { callId: row.callId, number: row.number }, transaction });
-    if (body.type === 'opened')
+    // Where the same words stand beside the log.
+    await forgetWords(id, transaction);
+    await DutyDone.update({ words: TAKEN_OUT }, { where: { id }, transaction });
+    if (body.type === 'opened') {
+      await StoredDayItem.update({ words: TAKEN_OUT }, { where: { callId: row.callId }, transaction });
       await Call.update({ complaint: body.complaint }, { where: { id: row.callId }, transaction });
+    }
 
     const { last, clock } = await largestOf(row.callId, transaction);
     const redaction: CallEvent = {

@@ -67,6 +67,7 @@ export default function Today({ me }: { me: Me }) {
       actions={
         <>
           <Link to="/day">The day’s order</Link>
+          <Link to="/search">Search everything</Link>
           <Search label="Search the calls" placeholder="Machine, street, complaint" onSearch={setSearch} />
           <Button tone="main" onClick={() => void navigate('/calls/new')}>
             Open a call
