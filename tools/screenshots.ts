@@ -21,6 +21,21 @@ const shot = async (page: Page, name: string): Promise<void> => {
   await page.screenshot({ path: join(OUT, `${name}.png`) });
 };
 
+/** Asks the server as whoever is signed in on a page. */
+const asked = <T>(page: Page, method: string, path: string, body?: object): Promise<T> =>
+  page.evaluate(
+    async ([m, address, text]) => {
+      const reply = await fetch(`/api${address}`, {
+        method: m!,
+        headers: { 'x-session-key': localStorage.getItem('zetalysis.key')!, 'content-type': 'application/json' },
+        ...(text === undefined ? {} : { body: text }),
+      });
+      if (!reply.ok) throw new Error(`${address}: ${await reply.text()}`);
+      return (await reply.json()) as never;
+    },
+    [method, path, body && JSON.stringify(body)] as const,
+  );
+
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(stack.url);
@@ -41,12 +56,6 @@ try {
   );
   await page.getByRole('region', { name: 'Judgement' }).getByText('Good').waitFor();
   await shot(page, 'bench-test');
-  await page.goto(
-    `${stack.url}/bench/calculators/supply-under-load?q1=7000&p1=11.2&q2=27000&p2=9.0&all=57000&least=9.5`,
-  );
-  await page.getByRole('img', { name: /^Pressure with everything on/ }).waitFor();
-  await shot(page, 'bench-calculator');
-
   await page.getByRole('link', { name: 'Library', exact: true }).click();
   await page.getByLabel(/Search by words/).fill('26 V on TH, nothing on SP');
   await page.getByText(/^Found in/).waitFor({ timeout: 120_000 });
@@ -61,15 +70,7 @@ try {
     .first()
     .click();
   await page.locator('[data-suspect]').first().waitFor();
-  await page.getByRole('button', { name: 'Before the visit' }).click();
-  await shot(page, 'before-the-visit');
-  await page.getByRole('button', { name: 'At the machine' }).click();
-  await page.locator('[data-suspect]').first().click();
-  await page.getByRole('button', { name: /What if it is so/ }).click();
-  await page.locator('[data-what-if]').waitFor();
-  await shot(page, 'what-if');
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.getByRole('button', { name: 'Back to what is known' }).first().click();
   await page.getByRole('button', { name: 'Steps', exact: true }).click();
   await page.getByRole('button', { name: 'Watch a try' }).click();
   await page.getByRole('button', { name: 'It calls now: start the clock' }).click();
@@ -131,6 +132,33 @@ try {
     .getByRole('button', { name: /Manifold/ })
     .click();
   await shot(page, 'proof');
+
+  // What a closed call leaves on paper, a day, and what is due.
+  const closed = await asked<{ calls: { id: string; overview: { ending: string; record: object | null } }[] }>(
+    page,
+    'GET',
+    '/calls?state=closed&size=100',
+  );
+  const proved = closed.calls.find(({ overview }) => overview.ending === 'proved' && overview.record !== null)!;
+  await page.goto(`${stack.url}/calls/${proved.id}/report`);
+  await page.getByRole('article').waitFor();
+  await shot(page, 'report');
+  const me = await asked<{ id: string }>(page, 'GET', '/session');
+  const open = await asked<{ calls: { id: string }[] }>(page, 'GET', '/calls?state=open&size=4');
+  const day = new Date().toISOString().slice(0, 10);
+  for (const [i, { id }] of open.calls.entries())
+    await asked(page, 'POST', '/days', {
+      ...{ day, person: me.id, call: id, machine: null, duty: null },
+      slot: ['8-10', '', '10-11', '14-16'][i],
+      priority: i === 0 ? 'danger' : 'usual',
+    });
+  await page.goto(`${stack.url}/day`);
+  await page.getByText('To load').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(8000);
+  await shot(page, 'day');
+  await page.goto(`${stack.url}/due`);
+  await page.getByRole('heading', { name: 'Overdue' }).waitFor();
+  await shot(page, 'due');
 
   await page.goto(stack.url);
   await page
