@@ -90,6 +90,8 @@ const summary = t.Object({
   build,
   openedAt: moment,
   machine: nullable(machine),
+  /** The call that it came back from, within thirty days. */
+  callbackOf: nullable(uuid),
   overview,
 });
 

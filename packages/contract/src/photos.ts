@@ -19,7 +19,15 @@ const data = t.String({
 const photo = t.Object({ id: uuid, call: uuid, type, data, takenBy: t.String(), sentAt: moment });
 
 /** A photo as a page of many shows it. */
-const small = t.Object({ id: uuid, call: uuid, at: moment, thumbnail: t.String() });
+const small = t.Object({
+  id: uuid,
+  call: uuid,
+  at: moment,
+  thumbnail: t.String(),
+  /** What is on it, and what was written beside it; empty where nobody said. */
+  kind: t.String(),
+  words: t.String(),
+});
 
 export type Photo = t.Static<typeof photo>;
 export type SmallPhoto = t.Static<typeof small>;

@@ -16,10 +16,10 @@ interface Callback {
 }
 
 /** Days within which a machine is called for again. */
-const WITHIN_DAYS = 30;
+export const CALLBACK_WITHIN_DAYS = 30;
 const DAY = 24 * 3600 * 1000;
-/** Nobody was there. */
-const NO_VISIT = 'mistake';
+/** The ending of a call on which nobody was there. */
+export const NO_VISIT = 'mistake';
 
 /** Visits that came back to a machine within thirty days, whatever broke, and those they came back from; by id. */
 export function callbacksAmong(visits: readonly Visit[]): ReadonlyMap<string, Callback> {
@@ -30,7 +30,7 @@ export function callbacksAmong(visits: readonly Visit[]): ReadonlyMap<string, Ca
     .sort((a, b) => a.at - b.at);
   for (const [i, visit] of inOrder.entries()) {
     const before = inOrder[i - 1];
-    if (!before || visit.at - before.at > WITHIN_DAYS * DAY) continue;
+    if (!before || visit.at - before.at > CALLBACK_WITHIN_DAYS * DAY) continue;
     found.set(before.id, { ...found.get(before.id), by: visit.id });
     found.set(visit.id, { ...found.get(visit.id), of: before.id });
   }

@@ -231,7 +231,7 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
     case 'note':
       return body.text;
     case 'photo':
-      return `Photo taken${body.words === '' ? '' : `: ${body.words}`}`;
+      return `Photo taken${body.kind === undefined ? '' : ` of the ${body.kind}`}${body.words === '' ? '' : `: ${body.words}`}`;
     case 'retracted':
       return 'Taken back';
     case 'redacted':

@@ -11,6 +11,7 @@ export { type CallEvent, madeAt } from './event';
 export type { Adjusted } from './events/adjusted';
 export type { AdviceSnapshot, BreakRecord } from './events/break-recorded';
 export type { NeededPart } from './events/part-needed';
+export { PHOTO_KINDS, type PhotoKind } from './events/photo';
 export type { ListedWire } from './events/wire-listed';
 export type { Recommendation } from './events/recommended';
 export { build, buildEntry, buildOf } from './events/opened';

@@ -17,7 +17,8 @@ const NEVER: ReadonlySet<unknown> = new Set([
 /** What the server showed a person, kept in this browser for when it is away; for nobody else. */
 export const keptQueries = (me: Me, maxAge: number): Omit<PersistQueryClientOptions, 'queryClient'> => ({
   maxAge,
-  buster: '1',
+  // Raised when what lists hold has changed its shape.
+  buster: '2',
   persister: createAsyncStoragePersister({
     key: `zetalysis.shown.${me.id}`,
     storage: { getItem: (key) => get<string>(key), setItem: (key, text: string) => set(key, text), removeItem: del },

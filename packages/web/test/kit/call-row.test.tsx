@@ -21,6 +21,7 @@ const STOP = {
 const call = (overview: Partial<CallSummary['overview']>): CallSummary => ({
   id: 'c',
   person: 'Imre Castellan',
+  callbackOf: null,
   complaint: 'It smells odd.',
   profile: 'furnace-condensing',
   build: { options: [], order: {} },
@@ -60,4 +61,16 @@ describe('a call on the day’s cord', () => {
     draw({ clocks });
     expect(screen.getByText('Its clock is over:')).toBeTruthy();
   });
+});
+
+test.each([
+  ['the-one-before', true],
+  [null, false],
+])('called back from %s: said %s', (callbackOf, said) => {
+  render(
+    <MemoryRouter>
+      <CallRow call={{ ...call({}), callbackOf }} profiles={[]} now={NOW} />
+    </MemoryRouter>,
+  );
+  expect(screen.queryByText('called back') !== null).toBe(said);
 });

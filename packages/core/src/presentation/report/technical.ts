@@ -89,7 +89,13 @@ export function technicalOf(
             }),
     photos: state.log.flatMap(({ event, retracted }) =>
       event.body.type === 'photo' && !retracted
-        ? [{ photo: event.body.photo, words: event.body.words, at: new Date(madeAt(event)).toISOString() }]
+        ? [
+            {
+              photo: event.body.photo,
+              words: [event.body.kind ?? '', event.body.words].filter((w) => w !== '').join(': '),
+              at: new Date(madeAt(event)).toISOString(),
+            },
+          ]
         : [],
     ),
   };

@@ -1,6 +1,6 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { type Arrived, type CallEvent, OVERVIEW_TYPES } from '@zetalysis/core/visit';
-import { DATED_TYPES } from '@zetalysis/core/history';
+import { CALLBACK_WITHIN_DAYS, DATED_TYPES, NO_VISIT } from '@zetalysis/core/history';
 import { fullText } from '../../db/search';
 import type { Authority } from '@zetalysis/core/rules';
 import { authorityFrom, authorityText } from '../session/authority';
@@ -93,6 +93,19 @@ export async function eventsAfter(
     rows,
     last: (await LoggedEvent.max<number | null, LoggedEvent>('number', { where: { callId: call } })) ?? 0,
   };
+}
+
+/** Of some calls those that came back to their machine within thirty days, with the call that they came back from. */
+export async function callbacksAmongCalls(ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await Call.sequelize!.query<{ id: string; of: string | null }>(
+    `SELECT c.id, (SELECT p.id FROM calls p LEFT JOIN overviews o ON o.callId = p.id
+        WHERE p.machineId = c.machineId AND p.createdAt < c.createdAt AND p.createdAt >= c.createdAt - INTERVAL :days DAY
+          AND COALESCE(JSON_VALUE(o.body, '$.ending'), '') <> :mistake ORDER BY p.createdAt DESC LIMIT 1) AS of
+       FROM calls c WHERE c.id IN (:ids)`,
+    { replacements: { ids: [...ids], days: CALLBACK_WITHIN_DAYS, mistake: NO_VISIT }, type: QueryTypes.SELECT },
+  );
+  return new Map(rows.flatMap(({ id, of }) => (of === null ? [] : [[id, of] as const])));
 }
 
 /** Those of some calls that are open, or wait. */

@@ -32,6 +32,7 @@ import {
   authorityBeside,
   callWith,
   eventsAfter,
+  callbacksAmongCalls,
   callsOnMachine,
   listCalls,
   type Listed,
@@ -249,9 +250,10 @@ async function known(id: string): Promise<Call> {
 }
 
 async function summaries(listed: readonly Listed[]): Promise<CallSummary[]> {
-  const [machines, people] = await Promise.all([
+  const [machines, people, came] = await Promise.all([
     machinesWith(listed.flatMap(({ call }) => call.machineId ?? [])),
     everybody(),
+    callbacksAmongCalls(listed.map(({ call }) => call.id)),
   ]);
   const nameOf = new Map(people.map((p) => [p.id, p.fullName]));
   const byId = new Map(machines.map((m) => [m.id, shown(m)]));
@@ -263,6 +265,7 @@ async function summaries(listed: readonly Listed[]): Promise<CallSummary[]> {
     build: buildEntry(call.build),
     openedAt: call.createdAt.toISOString(),
     machine: (call.machineId !== null && byId.get(call.machineId)) || null,
+    callbackOf: came.get(call.id) ?? null,
     overview: overview.body,
   }));
 }

@@ -42,9 +42,11 @@ export async function readPhoto(id: string): Promise<Photo> {
 export async function photosOnMachine(machine: string): Promise<SmallPhoto[]> {
   const photos = await photosOfCalls(await idsOfMachine(machine), MOST_ON_A_PAGE);
   return Promise.all(
-    photos.map(async ({ id, callId, thumbnail, picture, createdAt }) => ({
+    photos.map(async ({ id, callId, thumbnail, picture, createdAt, kind, words }) => ({
       id,
       call: callId,
+      kind: kind ?? '',
+      words: words ?? '',
       at: createdAt.toISOString(),
       thumbnail: (thumbnail ?? (await thumbnailOf(picture!))).toString('base64'),
     })),

@@ -22,11 +22,14 @@ export function Photos({ machine }: { readonly machine: Machine }) {
     <Block title="Photos" note={`${all.length}, newest first`}>
       {photos.error && <p className="problem">{photos.error.message}</p>}
       <ul className={styles.photos}>
-        {all.map(({ id, at, thumbnail }) => (
+        {all.map(({ id, at, thumbnail, kind, words }) => (
           <li key={id}>
             <button type="button" onClick={() => setOpen(id)}>
               <img src={`data:image/webp;base64,${thumbnail}`} alt={`Photo of ${DAY.format(new Date(at))}`} />
-              <small>{DAY.format(new Date(at))}</small>
+              <small>
+                {kind !== '' && <b>{kind} </b>}
+                {words} {DAY.format(new Date(at))}
+              </small>
             </button>
           </li>
         ))}

@@ -40,6 +40,7 @@ export function CallRow({ call, profiles, now }: Props) {
       person={call.person}
       open={open ? `open ${openSince(call.openedAt, now)}` : undefined}
     >
+      {call.callbackOf && <Status>called back</Status>}
       <Cord overview={overview} phases={phases} done={!open} />
       {stopped ? <Stops name={name} overview={overview} /> : <Standing overview={overview} open={open} now={now} />}
     </Row>

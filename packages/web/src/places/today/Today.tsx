@@ -66,8 +66,6 @@ export default function Today({ me }: { me: Me }) {
       }
       actions={
         <>
-          <Link to="/day">The day’s order</Link>
-          <Link to="/search">Search everything</Link>
           <Search label="Search the calls" placeholder="Machine, street, complaint" onSearch={setSearch} />
           <Button tone="main" onClick={() => void navigate('/calls/new')}>
             Open a call
@@ -99,6 +97,9 @@ export default function Today({ me }: { me: Me }) {
         )}
       </div>
       <aside className={styles.aside} aria-label="Not to be forgotten">
+        <p>
+          <Link to="/day">The day’s order</Link> · <Link to="/search">Search everything</Link>
+        </p>
         <ToPutBack calls={watched} />
         <Clocks calls={calls} />
         <Overdue />
