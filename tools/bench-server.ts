@@ -1,5 +1,5 @@
 // The server's part of `npm run bench`, also by itself: a shop of some years, 100 mixed requests a second for a minute, and
-// the same work in bare SQL in the same minute. Options: --seconds N (60), --rate N (100).
+// the same work in bare SQL in the same minute. Options: --seconds N (60), --rate N (100), --calls N (20000, in steps of 10000).
 import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -125,6 +125,26 @@ const KINDS: readonly Kind[] = [
       await pool.query('SELECT * FROM events WHERE callId = ? AND number > 30 ORDER BY number LIMIT 500', [call]);
       await pool.query('SELECT MAX(number) FROM events WHERE callId = ?', [call]);
     },
+  },
+  {
+    name: 'search everything',
+    share: 3,
+    ask: (c) => c.ask('GET', `/search?words=${1 + below(SHOP.calls * SHOP.entriesOfCall)}`),
+    bare: (pool) =>
+      pool.query(
+        'SELECT w.id, w.words, m.label FROM entry_words w JOIN calls c ON c.id = w.callId LEFT JOIN machines m ON m.id = c.machineId WHERE MATCH (w.words) AGAINST (? IN BOOLEAN MODE) ORDER BY c.createdAt DESC LIMIT 20',
+        [words(String(1 + below(SHOP.calls * SHOP.entriesOfCall)))],
+      ),
+  },
+  {
+    name: 'what is due',
+    share: 1,
+    ask: (c) => c.ask('GET', '/upkeep'),
+    bare: (pool) =>
+      Promise.all([
+        pool.query('SELECT id, label, site, profile, build, createdAt FROM machines WHERE gone = 0 ORDER BY site'),
+        pool.query('SELECT machineId, duty, MAX(day) FROM duty_records GROUP BY machineId, duty'),
+      ]),
   },
   {
     name: 'three entries',
@@ -290,8 +310,13 @@ async function measure(
 
 if (process.argv[1] === import.meta.filename) {
   const { values } = parseArgs({
-    options: { seconds: { type: 'string', default: '60' }, rate: { type: 'string', default: '100' } },
+    options: {
+      seconds: { type: 'string', default: '60' },
+      rate: { type: 'string', default: '100' },
+      calls: { type: 'string', default: String(SHOP.calls) },
+    },
   });
+  SHOP.calls = Number(values.calls);
   await benchServer(Number(values.seconds), Number(values.rate));
   process.exit(0);
 }

@@ -3,8 +3,9 @@ import { viewOf } from '@zetalysis/core/presentation';
 import { TRAINED } from '@zetalysis/core/rules';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import type { Dimension, Reading } from '@zetalysis/core/units';
-import { type CallEvent, type EventBody, reduceCall } from '@zetalysis/core/visit';
+import { type EventBody, reduceCall } from '@zetalysis/core/visit';
 import { profile } from './models';
+import { noted } from './noted';
 
 const engine = new Engine(profile('furnace-condensing'));
 const read = (value: number, dimension: Dimension): Reading => ({ kind: 'value', value, dimension });
@@ -42,16 +43,7 @@ const met = (need: string, of?: string): EventBody => ({
 const DEAD = [power(false), met('meter'), met('isolated', 'gas-valve')];
 
 function shown(...bodies: readonly EventBody[]) {
-  const log = bodies.map((body, i): CallEvent => ({
-    id: `e${i}`,
-    call: 'c',
-    seq: i + 1,
-    at: `2026-01-01T08:${String(i).padStart(2, '0')}:00Z`,
-    device: 'd',
-    person: 'imre',
-    body,
-  }));
-  const state = reduceCall(engine.model, log);
+  const state = reduceCall(engine.model, noted(bodies));
   return viewOf(engine, state, engine.assess(state.evidence), {
     units: 'us',
     person: TRAINED,

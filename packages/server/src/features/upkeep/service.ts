@@ -42,6 +42,8 @@ import {
   revokeAddress,
 } from './repository';
 
+/** So long what is due in the whole shop is not worked out again, milliseconds. */
+const KEPT_MS = 20_000;
 /** So far ahead the shop looks. */
 const AHEAD_DAYS = 60;
 
@@ -51,8 +53,21 @@ const today = (): Day => new Date().toISOString().slice(0, 10);
 export class Upkeep {
   constructor(private readonly profiles: Profiles) {}
 
-  /** What is due in the whole shop until a day: overdue first, then by day, site and machine. */
+  /**
+   * What is due in the whole shop until a day: overdue first, then by day, site and machine. Every Today asks for it again and
+   * again: what was worked out stays for a moment, so that another process' news may be that late.
+   */
   async due(until = addDays(today(), AHEAD_DAYS)): Promise<DueDuty[]> {
+    const kept = this.kept;
+    if (kept?.until === until && Date.now() - kept.at < KEPT_MS) return kept.due;
+    const due = await this.dueAnew(until);
+    this.kept = { until, at: Date.now(), due };
+    return due;
+  }
+
+  private kept: { readonly until: Day; readonly at: number; readonly due: DueDuty[] } | undefined;
+
+  private async dueAnew(until: Day): Promise<DueDuty[]> {
     const machines = await keptMachines();
     const duties = await this.dutiesOfMachines(machines);
     return machines
@@ -78,7 +93,9 @@ export class Upkeep {
   async record(person: Person, id: string, done: NewDutyRecord): Promise<DutyRecord> {
     await known(id);
     checkDay(done.day);
-    return shownRecord(await addRecord({ ...done, machineId: id, by: person.fullName, callId: null }));
+    const record = await addRecord({ ...done, machineId: id, by: person.fullName, callId: null });
+    this.kept = undefined;
+    return shownRecord(record);
   }
 
   /** Sets how often a machine asks for a duty. Throws a Problem for whom it is not. */
@@ -87,6 +104,7 @@ export class Upkeep {
       throw new Problem(403, 'Not yours to set', 'A lead or an admin says how often it is asked. Ask one of them.');
     const machine = await known(id);
     await addPlan(person.id, id, duty, every);
+    this.kept = undefined;
     return (await this.dutiesOfMachines([machine], id)).get(id)!;
   }
 
@@ -109,6 +127,7 @@ export class Upkeep {
       by: `${by} (caretaker)`,
       callId: null,
     });
+    this.kept = undefined;
     return this.formOf(address);
   }
 
@@ -132,11 +151,15 @@ export class Upkeep {
     const planned = new Map<string, DutyId[]>();
     for (const { machineId, duty } of plans) planned.set(machineId, [...(planned.get(machineId) ?? []), duty]);
     const now = today();
+    // Thousands of machines are built in a few ways.
+    const usualOf = new Map<string, readonly DutyId[]>();
     return new Map(
       machines.map((m) => {
-        const usual = dutiesOf({ profile: m.profile, family: families.get(m.profile), build: m.build }).map(
-          (d) => d.id,
-        );
+        const key = `${m.profile} ${m.build.options.join()}`;
+        const usual =
+          usualOf.get(key) ??
+          dutiesOf({ profile: m.profile, family: families.get(m.profile), build: m.build }).map((d) => d.id);
+        usualOf.set(key, usual);
         const all = [...new Set([...usual, ...(planned.get(m.id) ?? [])])];
         return [
           m.id,

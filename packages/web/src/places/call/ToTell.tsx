@@ -12,8 +12,19 @@ interface Props {
   readonly onBody: (body: EventBody) => void;
 }
 
+/** What belongs to a call beside the repair: parts that are needed, what is recommended, upkeep that was done. */
+export default function ToTell({ view, onBody }: Props) {
+  return (
+    <>
+      <NeededParts view={view} onBody={onBody} />
+      <Recommendations view={view} onBody={onBody} />
+      <UpkeepDone onBody={onBody} />
+    </>
+  );
+}
+
 /** What was found beside the break, told to the customer, with what they said to it. */
-export function Recommendations({ view, onBody }: Props) {
+function Recommendations({ view, onBody }: Props) {
   const [words, setWords] = useState('');
   const [problem, setProblem] = useState<string>();
   const note = (e: React.FormEvent): void => {
@@ -57,7 +68,7 @@ export function Recommendations({ view, onBody }: Props) {
 const NOTHING = { what: '', from: '', expected: '' };
 
 /** Parts that the call waits for: what, from where, expected when. */
-export function NeededParts({ view, onBody }: Props) {
+function NeededParts({ view, onBody }: Props) {
   const [given, setGiven] = useState(NOTHING);
   const [problem, setProblem] = useState<string>();
   const note = (e: React.FormEvent): void => {
@@ -102,7 +113,7 @@ export function NeededParts({ view, onBody }: Props) {
 }
 
 /** Something of the machine's upkeep that was done on this call: it is kept with the machine. */
-export function UpkeepDone({ onBody }: Pick<Props, 'onBody'>) {
+function UpkeepDone({ onBody }: Pick<Props, 'onBody'>) {
   const [duty, setDuty] = useState<DutyId>();
   const [words, setWords] = useState('');
   const [problem, setProblem] = useState<string>();

@@ -1,5 +1,5 @@
 import { Checkbox } from 'antd';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { CallView, Drawing } from '@zetalysis/core/presentation';
 import { parseReading } from '@zetalysis/core/units';
 import type { EventBody } from '@zetalysis/core/visit';
@@ -7,8 +7,10 @@ import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
 import { TakePhoto } from './TakePhoto';
-import { NeededParts, Recommendations, UpkeepDone } from './ToTell';
 import styles from './Work.module.css';
+
+// What a call may do without for its first moment.
+const ToTell = lazy(() => import('./ToTell'));
 
 interface Props {
   readonly call: string;
@@ -26,9 +28,9 @@ export const Work = ({ call, drawing, view, onBody, onLog, onSwap }: Props) => (
     <summary>Repaired, adjusted, photo</summary>
     <Repair drawing={drawing} view={view} onBody={onBody} />
     <Adjustment onBody={onBody} />
-    <NeededParts view={view} onBody={onBody} />
-    <Recommendations view={view} onBody={onBody} />
-    <UpkeepDone onBody={onBody} />
+    <Suspense>
+      <ToTell view={view} onBody={onBody} />
+    </Suspense>
     <TakePhoto call={call} onBody={onBody} />
     <Button onClick={onSwap}>Part out and in</Button> <Button onClick={onLog}>Read a meter’s log</Button>
     {view.adjustments.map((a) => (
