@@ -62,10 +62,11 @@ export function createApp(options: AppOptions): Express {
   });
   app.use('/api', ownOrigin);
   app.use('/api/photos', express.json({ limit: LONGEST_PHOTO + 1000 }));
-  // A little more than the file: its quotes are written with a stroke before them.
-  app.use('/api/import', express.json({ limit: 2 * LONGEST_FILE }));
+  const session = sessions(sequelize, { secret: sessionSecret, secureCookies });
+  // A whole shop is read only from somebody; a little more than the file: its quotes are written with a stroke before them.
+  app.use('/api/import', session, signedIn, express.json({ limit: 2 * LONGEST_FILE }));
   app.use('/api', express.json({ limit: '256kb' }));
-  app.use('/api', sessions(sequelize, { secret: sessionSecret, secureCookies }));
+  app.use('/api', session);
   const upkeep = new Upkeep(profiles);
   app.use(openRoutes(upkeep));
   app.use(sessionRoutes(passwordLimits(sequelize, sessionSecret), sessionSecret));

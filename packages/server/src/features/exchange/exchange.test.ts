@@ -63,6 +63,10 @@ async function lived(): Promise<{ machine: string; call: string }> {
   await api().put(`/api/photos/${v7()}`).set(me).send({ call, type: 'image/png', data: PICTURE });
   const done = { duty: 'anode', day: '2026-11-01', result: 'good', words: 'half left' };
   await api().post(`/api/machines/${machine}/upkeep`).set(me).send(done);
+  const rosa = await signIn('rosa');
+  await api().put(`/api/machines/${machine}/upkeep/plan`).set(rosa).send({ duty: 'anode', every: 730 });
+  const plate = { machine, test: 'coil-24v', measure: 'dead', field: 'plate', typed: '13.5-16.5', source: 'plate' };
+  await api().put('/api/limits').set(rosa).send(plate);
   return { machine, call };
 }
 
@@ -75,7 +79,7 @@ test('one machine with all that belongs to it goes from one shop into another, a
   const dry = await bring(file, true);
   expect(dry.counts).toMatchObject({ wrong: 0 });
   expect(dry.lines.filter((l) => l.becomes === 'new').map((l) => l.kind)).toEqual(
-    expect.arrayContaining(['machine', 'contact', 'duty', 'entry', 'photo']),
+    expect.arrayContaining(['machine', 'contact', 'duty', 'plan', 'limit', 'entry', 'photo']),
   );
   // A dry run writes nothing: it says the same again.
   expect(await bring(file, true)).toEqual(dry);
@@ -88,6 +92,13 @@ test('one machine with all that belongs to it goes from one shop into another, a
       .slice(1)
       .filter((l) => !/"kind":"(person|photo)"/.test(l));
   expect(lines(textOf(await takeOut(`shop.jsonl?machine=${its}&photos=yes`)))).toEqual(lines(file));
+});
+
+test('the whole shop changes nothing where it was taken out; settings and instruments are in it', async () => {
+  await lived();
+  const file = textOf(await takeOut('shop.jsonl'));
+  for (const kind of ['settings', 'instrument', 'plan', 'limit']) expect(file).toContain(`"kind":"${kind}"`);
+  expect((await bring(file, false)).counts).toMatchObject({ new: 0, differs: 0, wrong: 0 });
 });
 
 test('what is here otherwise stays, what cannot be is told with its line and why; the rest is brought in', async () => {

@@ -6,7 +6,11 @@ import { shown } from '../machines/repository';
 import { StoredPhoto } from '../photos/model';
 import { colleague } from '../people/service';
 import { Person } from '../session/model';
-import { DutyDone } from '../upkeep/model';
+import { BenchLimit } from '../limits/model';
+import { StoredInstrument } from '../instruments/model';
+import { ShopSettingsVersion } from '../shop/model';
+import { settingsOf } from '../shop/service';
+import { DutyDone, DutyPlan } from '../upkeep/model';
 import { FORMAT, type Line } from './lines';
 
 /** So many rows are read at a time. */
@@ -43,6 +47,18 @@ export async function* shopLines({ machine, photos }: Wanted): AsyncGenerator<st
     const at = new Date(createdAt).toISOString();
     yield text({ kind: 'duty', value: { machine: machineId, id, duty, day, result, words, by, call: callId, at } });
   }
+  for (const { id, machineId, duty, every, personId, createdAt } of await DutyPlan.findAll({
+    where: ofMachine,
+    order: ['id'],
+    raw: true,
+  }))
+    yield text({ kind: 'plan', value: { id, machine: machineId, duty, every, person: personId, at: iso(createdAt) } });
+  for (const row of await BenchLimit.findAll({ where: ofMachine, order: ['id'], raw: true })) {
+    const { id, machineId, test, measure, field, typed, source, personId, createdAt } = row;
+    const value = { id, machine: machineId, test, measure, field, typed, source, person: personId, at: iso(createdAt) };
+    yield text({ kind: 'limit', value });
+  }
+  if (machine === undefined) yield* ofTheShop();
   for await (const { id } of paged((after) =>
     Call.findAll({
       attributes: ['id'],
@@ -64,6 +80,21 @@ export async function* shopLines({ machine, photos }: Wanted): AsyncGenerator<st
         kind: 'photo',
         value: { id: photo, call: id, person: personId, type, hash, picture: picture && picture.toString('base64') },
       });
+  }
+}
+
+const iso = (at: Date): string => new Date(at).toISOString();
+
+/** What belongs to no machine: what stands on the paper, and what is measured with. */
+async function* ofTheShop(): AsyncGenerator<string> {
+  for (const row of await ShopSettingsVersion.findAll({ order: ['id'], raw: true })) {
+    const { id, personId, createdAt } = row;
+    yield text({ kind: 'settings', value: { id, person: personId, at: iso(createdAt), ...settingsOf(row) } });
+  }
+  for (const row of await StoredInstrument.findAll({ order: ['id'] })) {
+    const { id, kind, title, serial, classes, calibrated, due, leadZero, retired } = row;
+    const instrument = { kind, title, serial, classes, calibrated, due, leadZero, retired };
+    yield text({ kind: 'instrument', value: { id, instrument } });
   }
 }
 

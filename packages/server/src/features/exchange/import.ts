@@ -12,7 +12,10 @@ import { authorityFrom, grantsText } from '../session/authority';
 import { Person } from '../session/model';
 import { hashPassword } from '../session/password';
 import { everybody } from '../session/repository';
-import { DutyDone } from '../upkeep/model';
+import { BenchLimit } from '../limits/model';
+import { StoredInstrument } from '../instruments/model';
+import { ShopSettingsVersion } from '../shop/model';
+import { DutyDone, DutyPlan } from '../upkeep/model';
 import { FORMAT, type Line, readLine } from './lines';
 
 /** What would become of a line, or became of it. */
@@ -28,6 +31,8 @@ class Brought {
   readonly machines = new Set<string>();
   readonly calls = new Set<string>();
   readonly people = new Map<string, string>();
+  /** What people of the file are called here, by their ids there. */
+  readonly ids = new Map<string, string>();
 }
 
 /**
@@ -82,6 +87,19 @@ async function take(line: Line, brought: Brought, dry: boolean): Promise<Verdict
       return takeContact(line.value, brought, dry);
     case 'duty':
       return takeDuty(line.value, brought, dry);
+    case 'plan':
+      return takeWritten(line.value, line.value.machine, brought, dry, DutyPlan, ({ duty, every }) => ({
+        duty,
+        every,
+      }));
+    case 'limit':
+      return takeWritten(line.value, line.value.machine, brought, dry, BenchLimit, (v) => ({
+        ...{ test: v.test, measure: v.measure, field: v.field, typed: v.typed, source: v.source },
+      }));
+    case 'settings':
+      return takeSettings(line.value, brought, dry);
+    case 'instrument':
+      return takeInstrument(line.value, dry);
     case 'entry':
       return takeEntry(line.value, brought, dry);
     case 'photo':
@@ -94,6 +112,7 @@ type Of<K extends Line['kind']> = Extract<Line, { kind: K }>['value'];
 /** Somebody of another shop comes with a shut account: an admin opens it with a new password. */
 async function takePerson(person: Of<'person'>, brought: Brought, dry: boolean): Promise<Verdict> {
   const known = await Person.findOne({ where: { name: person.name } });
+  brought.ids.set(person.id, known?.id ?? person.id);
   if (known) {
     brought.people.set(person.name, known.id);
     return known.fullName === person.fullName && known.role === person.role
@@ -156,6 +175,48 @@ async function takeDuty(done: Of<'duty'>, brought: Brought, dry: boolean): Promi
   return NEW;
 }
 
+/** Something that somebody wrote down of a machine, or of the shop: every one is a row of its own that nobody changes. */
+async function takeWritten<V extends { id: string; person: string; at: string }>(
+  value: V,
+  machine: string | null,
+  brought: Brought,
+  dry: boolean,
+  model: { findByPk(id: string): Promise<unknown>; create(row: never): Promise<unknown> },
+  fields: (value: V) => object,
+): Promise<Verdict> {
+  if (await model.findByPk(value.id)) return SAME;
+  if (machine !== null && !(await hasMachine(machine, brought)))
+    return wrong('Its machine is neither here nor in a line before it.');
+  const personId = await hereAs(value.person, brought);
+  if (personId === undefined) return wrong('Whoever wrote it is neither here nor in a line before it.');
+  const row = { id: value.id, machineId: machine, personId, createdAt: new Date(value.at), ...fields(value) };
+  if (!dry) await model.create(row as never);
+  return NEW;
+}
+
+async function takeSettings(given: Of<'settings'>, brought: Brought, dry: boolean): Promise<Verdict> {
+  const { id, person, at, hour, ...rest } = given;
+  if (await ShopSettingsVersion.findByPk(id)) return SAME;
+  const personId = await hereAs(person, brought);
+  if (personId === undefined) return wrong('Whoever set it is neither here nor in a line before it.');
+  const row = { id, personId, createdAt: new Date(at), hour: hour === null ? null : hour.toFixed(2), ...rest };
+  if (!dry) await ShopSettingsVersion.create(row);
+  return NEW;
+}
+
+async function takeInstrument({ id, instrument }: Of<'instrument'>, dry: boolean): Promise<Verdict> {
+  const known = await StoredInstrument.findOne({ where: { serial: instrument.serial } });
+  if (known)
+    return known.id === id ? SAME : differs(`An instrument with the serial number ${instrument.serial} is here.`);
+  if (!dry) await StoredInstrument.create({ ...instrument, id });
+  return NEW;
+}
+
+/** Who somebody of the file is here; nothing where they are nobody. */
+async function hereAs(person: string, { ids }: Brought): Promise<string | undefined> {
+  return ids.get(person) ?? (await Person.findByPk(person))?.id;
+}
+
 async function takeEntry({ event, as }: Of<'entry'>, brought: Brought, dry: boolean): Promise<Verdict> {
   const { body } = event;
   const stored = await LoggedEvent.findOne({ where: { id: event.id }, raw: true });
@@ -204,7 +265,7 @@ async function takePhoto(photo: Of<'photo'>, brought: Brought, dry: boolean): Pr
   if (known) return known.hash === hash ? SAME : differs('Another photo is here under its id.');
   if (!brought.calls.has(call) && !(await Call.findByPk(call)))
     return wrong('Its call is neither here nor in a line before it.');
-  const by = (await Person.findByPk(person)) ? person : [...brought.people.values()].find((p) => p === person);
+  const by = await hereAs(person, brought);
   if (by === undefined) return wrong('Whoever took it is neither here nor in a line before it.');
   if (!dry)
     await StoredPhoto.create({

@@ -1,5 +1,5 @@
 import * as t from '@sinclair/typebox';
-import { callEvent, machines, people, upkeep } from '@zetalysis/contract';
+import { callEvent, instruments, limits, machines, people, shop, upkeep } from '@zetalysis/contract';
 import { joiOf } from '@zetalysis/contract/check';
 import { uuid } from '@zetalysis/core/visit';
 import type Joi from 'joi';
@@ -9,12 +9,20 @@ export const FORMAT = 'zetalysis-shop/1';
 
 const { id: _id, disabled: _disabled, ...person } = people.list.reply.items.properties;
 
+/** What was written down by somebody at a moment. */
+const written = { id: uuid, person: uuid, at: t.String({ format: 'date-time', maxLength: 40 }) };
+
 /** What a line of a shop's file may be, in the order in which they have to come: what another points at comes before it. */
 const SCHEMAS = {
   person: t.Object({ id: uuid, ...person }),
   machine: machines.read.reply,
   contact: t.Object({ machine: uuid, ...machines.contact.reply.properties }),
   duty: t.Object({ machine: uuid, ...upkeep.record.reply.properties }),
+  plan: t.Object({ ...written, machine: uuid, ...upkeep.plan.body.properties }),
+  limit: t.Object({ ...written, ...limits.keep.body.properties }),
+  settings: t.Object({ ...written, ...shop.settings.reply.properties }),
+  // An instrument has a kind of its own.
+  instrument: t.Object({ id: uuid, instrument: instruments.add.body }),
   entry: t.Object({ event: callEvent, as: t.Union([t.String({ maxLength: 200 }), t.Null()]) }),
   photo: t.Object({
     id: uuid,

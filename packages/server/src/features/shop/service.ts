@@ -28,7 +28,8 @@ export async function tighten(person: Person, limits: Limits): Promise<Limits> {
   return limitsOfShop();
 }
 
-const settingsOf = ({ name, address, currency, hour, paper }: ShopSettingsVersion): ShopSettings => ({
+/** A version of the settings as the contract has it. */
+export const settingsOf = ({ name, address, currency, hour, paper }: ShopSettingsVersion): ShopSettings => ({
   name,
   address,
   currency,
