@@ -148,8 +148,11 @@ export class Upkeep {
     const families = new Map(profiles.map((p) => [p.id, p.family]));
     const lastBy = new Map(last.map((l) => [`${l.machineId} ${l.duty}`, l]));
     const planBy = new Map(plans.map((p) => [`${p.machineId} ${p.duty}`, p.every]));
+    // What failed is asked for until it is good, whether the machine asks for it or not.
+    const failed = last.filter(({ result }) => result === 'bad');
     const planned = new Map<string, DutyId[]>();
-    for (const { machineId, duty } of plans) planned.set(machineId, [...(planned.get(machineId) ?? []), duty]);
+    for (const { machineId, duty } of [...plans, ...failed])
+      planned.set(machineId, [...(planned.get(machineId) ?? []), duty]);
     const now = today();
     // Thousands of machines are built in a few ways.
     const usualOf = new Map<string, readonly DutyId[]>();
@@ -182,7 +185,7 @@ function ofOne(m: Machine, id: DutyId, last: LastDone | undefined, own: number |
     every,
     own: own !== undefined,
     last: last ? { day: last.day, result: last.result } : null,
-    due: every === 0 ? null : dueOf(duty, every, last, since, now),
+    due: every === 0 && last?.result !== 'bad' ? null : dueOf(duty, every, last, since, now),
   };
 }
 

@@ -133,6 +133,20 @@ describe('addresses without an account', () => {
     expect((await duty(machine, 'drain-test')).due).toMatchObject({ failed: true });
   });
 
+  test('a failed test is due though the machine does not ask for it: who gave the form may not have known', async () => {
+    const register = { ...BOILER, profile: 'furnace-condensing', build: { options: [], order: {} } };
+    const me = await as('imre');
+    const machine = ((await api().post('/api/machines').set(me).send(register)).body as Machine).id;
+    const { secret } = (await give('rosa', { kind: 'caretaker', label: 'X', machine })).body as { secret: string };
+    const fill = (result: string) =>
+      api().post(`/api/caretaker/${secret}`).send({ day: TODAY, result, by: 'Lund', words: '' });
+    await fill('bad');
+    const all = (await api().get('/api/upkeep').set(me)).body as DueDuty[];
+    expect(all.find((d) => d.machine.id === machine && d.due.failed)).toMatchObject({ duty: 'drain-test' });
+    await fill('good');
+    expect((await of(machine)).duties.map((d) => d.duty)).not.toContain('drain-test');
+  });
+
   test('a calendar is fetched by its address, as RFC 5545 has it; what is due has a day and a name that stays', async () => {
     const machine = await addBoiler();
     await done(machine, { duty: 'filter', day: TODAY, result: 'bad', words: '' });
