@@ -1,9 +1,9 @@
 import { type ReactNode, useState } from 'react';
-import { Link } from 'react-router';
 import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
 import { Field } from '../../kit/Field';
 import styles from './Ending.module.css';
+import { Papers } from './Papers';
 
 interface Props {
   readonly call: string;
@@ -23,10 +23,6 @@ export function Ending({ call, view, late, onRecord, onClose, onCloseAgain, onRe
   return (
     <section className={styles.ending} aria-label="Record">
       {view.recordWords !== undefined && <p>{view.recordWords}</p>}
-      <p>
-        <Link to={`/calls/${call}/report`}>Report</Link>{' '}
-        <Link to={`/calls/${call}/report?for=handover`}>Handover card</Link>
-      </p>
       {view.oldAndNew.length > 0 && (
         <table className={styles.beside} aria-label="Old beside new">
           <thead>
@@ -48,7 +44,10 @@ export function Ending({ call, view, late, onRecord, onClose, onCloseAgain, onRe
         </table>
       )}
       {view.closed ? (
-        <Reopen late={late} onCloseAgain={onCloseAgain} onReopen={onReopen} />
+        <>
+          <Papers call={call} />
+          <Reopen late={late} onCloseAgain={onCloseAgain} onReopen={onReopen} />
+        </>
       ) : (
         <>
           <Button tone={view.standing === 'proved' && !view.record ? 'main' : 'plain'} onClick={onRecord}>

@@ -6,6 +6,7 @@ import type { EventBody } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
+import { Papers } from './Papers';
 import { TakePhoto } from './TakePhoto';
 import styles from './Work.module.css';
 
@@ -26,6 +27,7 @@ interface Props {
 export const Work = ({ call, drawing, view, onBody, onLog, onSwap }: Props) => (
   <details className={styles.work}>
     <summary>Repaired, adjusted, photo</summary>
+    <Papers call={call} />
     <Repair drawing={drawing} view={view} onBody={onBody} />
     <Adjustment onBody={onBody} />
     <Suspense>
