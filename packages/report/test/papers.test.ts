@@ -76,6 +76,18 @@ test('a heading stands only over something', () => {
   expect(headings).toContain('How we know');
 });
 
+test('what was done is told in as many lines as fit; the last says how many more there are', () => {
+  const lines = (many: number): string => {
+    const did = Array.from({ length: many }, (_, i) => `Line ${i + 1}`);
+    return JSON.stringify(customerPaper({ ...REPORT, customer: { ...REPORT.customer, did } }, AROUND).blocks);
+  };
+  expect(lines(11)).toContain('Line 11');
+  expect(lines(11)).not.toContain('more, in the technical record');
+  expect(lines(14)).toContain('Line 10');
+  expect(lines(14)).not.toContain('Line 11');
+  expect(lines(14)).toContain('and 4 more, in the technical record');
+});
+
 test('the same blocks as PDF: every reading of the page is in it, drawings as SVG', () => {
   const pdf = JSON.stringify(paperPdf(customerPaper(REPORT, AROUND), 'LETTER'));
   for (const { title, was } of REPORT.customer.measured) {

@@ -26,14 +26,14 @@ export function customerPaper(report: CallReport, around: Around): Paper {
             items: excluded.map(({ words, by }) => ({ text: `${words}? No: ${by}` })),
           }),
           ...section('Watch, please', { kind: 'list', items: watch.map((text) => ({ text })) }),
+          ...section('Due next', { kind: 'list', items: around.due.map((text) => ({ text })) }),
         ],
         right: [
-          ...section('What we did', { kind: 'list', items: did.map((text) => ({ text })) }),
+          ...section('What we did', { kind: 'list', items: inShort(did).map((text) => ({ text })) }),
           ...section('We recommend', {
             kind: 'list',
             items: recommended.map(({ words, said }) => ({ text: words, strong: said })),
           }),
-          ...section('Due next', { kind: 'list', items: around.due.map((text) => ({ text })) }),
         ],
       },
       {
@@ -46,6 +46,13 @@ export function customerPaper(report: CallReport, around: Around): Paper {
     ],
   };
 }
+
+/** As many lines of what was done as fit on the page; the technical record has them all. */
+const LINES = 11;
+const inShort = (did: readonly string[]): readonly string[] =>
+  did.length <= LINES
+    ? did
+    : [...did.slice(0, LINES - 1), `and ${did.length - LINES + 1} more, in the technical record`];
 
 /** What was read, beside what it should be. */
 export const readingsTable = (lines: readonly MeasuredLine[]): Block => ({
