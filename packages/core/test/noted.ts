@@ -11,3 +11,21 @@ export const noted = (bodies: readonly EventBody[], person = 'imre'): CallEvent[
     person,
     body,
   }));
+
+/** The power is switched, and nothing else stands otherwise than usual but what is unplugged. */
+export const power = (on: boolean, unplugged: string[] = []): EventBody => ({
+  type: 'setup',
+  power: on,
+  gas: true,
+  call: true,
+  unplugged,
+  bypassed: [],
+});
+
+/** What a reading needs was done. */
+export const met = (need: string, of?: string): EventBody => ({
+  type: 'need',
+  need,
+  answer: 'met',
+  ...(of !== undefined && { of }),
+});

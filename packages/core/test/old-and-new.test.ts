@@ -5,7 +5,7 @@ import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import type { Dimension, Reading } from '@zetalysis/core/units';
 import { type EventBody, reduceCall } from '@zetalysis/core/visit';
 import { profile } from './models';
-import { noted } from './noted';
+import { met, noted, power } from './noted';
 
 const engine = new Engine(profile('furnace-condensing'));
 const read = (value: number, dimension: Dimension): Reading => ({ kind: 'value', value, dimension });
@@ -25,20 +25,6 @@ const volts = (value: number): EventBody => ({
   typed: String(value),
 });
 
-const power = (on: boolean): EventBody => ({
-  type: 'setup',
-  power: on,
-  gas: true,
-  call: true,
-  unplugged: [],
-  bypassed: [],
-});
-const met = (need: string, of?: string): EventBody => ({
-  type: 'need',
-  need,
-  answer: 'met',
-  ...(of !== undefined && { of }),
-});
 /** What ohms need before they count. */
 const DEAD = [power(false), met('meter'), met('isolated', 'gas-valve')];
 

@@ -5,7 +5,7 @@ import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import type { Dimension, Reading } from '@zetalysis/core/units';
 import { type EventBody, reduceCall } from '@zetalysis/core/visit';
 import { profile } from './models';
-import { noted } from './noted';
+import { met, noted, power } from './noted';
 
 const engine = new Engine(profile('furnace-condensing'));
 const read = (value: number, dimension: Dimension): Reading => ({ kind: 'value', value, dimension });
@@ -16,20 +16,6 @@ const ohms = (value: number): EventBody => ({
   branch: '',
   reading: read(value, 'resistance'),
   typed: String(value),
-});
-const setup = (power: boolean, unplugged: string[] = []): EventBody => ({
-  type: 'setup',
-  power,
-  gas: true,
-  call: true,
-  unplugged,
-  bypassed: [],
-});
-const met = (need: string, of?: string): EventBody => ({
-  type: 'need',
-  need,
-  answer: 'met',
-  ...(of !== undefined && { of }),
 });
 
 function paper(...bodies: readonly EventBody[]) {
@@ -57,7 +43,7 @@ const FOUND: EventBody[] = [
   ...STEPS.slice(0, valve).map((step) => seen(step, 'yes')),
   seen('valve', 'no'),
   { type: 'outcome', outcome: 'starts-over' },
-  setup(false),
+  power(false),
   met('meter'),
   met('isolated', 'gas-valve'),
   ohms(0.2),
@@ -98,7 +84,7 @@ test('where it broke off when we came: steps before it came, those after it nobo
 
 test('a repaired machine that ran: every step came when we left, with what was timed', () => {
   const timed: EventBody = { type: 'timing', phase: STEPS[1]!, reading: read(3, 'time'), typed: '3' };
-  const { runs } = paper(...FOUND, RECORDED, REPAIRED, setup(true), timed, {
+  const { runs } = paper(...FOUND, RECORDED, REPAIRED, power(true), timed, {
     type: 'outcome',
     outcome: 'runs',
   }).customer;
@@ -139,7 +125,7 @@ test('the headline by the ending; without one it is still being worked on', () =
     ({ type: 'closed', words: '', ending, given }) as EventBody;
   const headline = (...more: EventBody[]) => paper(...FOUND, ...more).customer.headline;
   expect(headline()).toBe('Your furnace is still being worked on');
-  const off: EventBody = { ...(setup(false) as object), gas: false } as EventBody;
+  const off: EventBody = { ...(power(false) as object), gas: false } as EventBody;
   expect(headline(off, closed('waiting', { for: 'a valve', whom: 'Weir', when: 'Friday' }))).toBe(
     'Your furnace waits for a valve',
   );
@@ -173,7 +159,7 @@ test('the handover: what is needed and has not come, what is off and apart, what
     needed('Gas valve HV-24', '2026-01-05'),
     needed('Union', ''),
     { type: 'part-arrived', event: `e${at}` },
-    setup(false, ['P2']),
+    power(false, ['P2']),
   );
   expect(handover.needed.map(({ what, here }) => [what, here])).toEqual([
     ['Gas valve HV-24', false],

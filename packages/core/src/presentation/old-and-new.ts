@@ -3,8 +3,8 @@ import { findPart } from '../profile';
 import { kindOf, type Observation, questionKey } from '../question';
 import { formatReading } from '../units';
 import type { CallState } from '../visit';
-import { observationWords, questionTitle } from './question-words';
-import { type Reader, readingWords } from './reader';
+import { questionTitle, readWords } from './question-words';
+import type { Reader } from './reader';
 
 /** What was read before a repair, and what is read since: the old part beside the new one. */
 export interface OldAndNew {
@@ -21,10 +21,7 @@ export function oldAndNew({ model }: Engine, { evidence, log }: CallState, reade
   if (repair < 0) return [];
   const readings = evidence.items.filter(({ observation }) => kindOf(observation).weighs === 'reading');
   const before = readings.filter((i) => i.episode < repair);
-  const words = (o: Observation): string => {
-    const { message, data } = kindOf(o).observed(model, o);
-    return message === 'read' ? readingWords(data.reading, data.dial, reader) : observationWords(model, o, reader);
-  };
+  const words = (o: Observation): string => readWords(model, o, reader);
   const pairs = new Map<string, OldAndNew>();
   for (const { observation: now } of readings.filter((i) => i.episode >= repair)) {
     const key = questionKey(model, now);

@@ -1,7 +1,7 @@
 import type { Model } from '../profile';
 import { kindOf, type Observation, type Prediction, type Question } from '../question';
 import { formatDuration, type Millis } from '../units';
-import type { Reader } from './reader';
+import { type Reader, readingWords } from './reader';
 import { type Asked, sayAsked, sayBriefly, sayExpected, sayNoted, sayObserved, sayTitle } from './say';
 
 // What a question says of itself, in words.
@@ -12,6 +12,12 @@ export const questionTitle = (model: Model, q: Question): string => sayTitle(kin
 
 export const observationWords = (model: Model, o: Observation, reader: Reader): string =>
   atItsMoment(sayObserved(kindOf(o).observed(model, o), reader), o.after);
+
+/** Only what was read, where something was: it stands beside its title. */
+export function readWords(model: Model, o: Observation, reader: Reader): string {
+  const { message, data } = kindOf(o).observed(model, o);
+  return message === 'read' ? readingWords(data.reading, data.dial, reader) : observationWords(model, o, reader);
+}
 
 /** The same as the log has it: the reading first. */
 export const notedWords = (model: Model, o: Observation, reader: Reader): string =>

@@ -7,6 +7,7 @@ import type { ViewOptions } from '../call-view';
 import { proofView } from '../proof-view';
 import { sayRequirement } from '../requirement-words';
 import { inBrief } from '../say';
+import { givenAtClosing } from './given';
 
 /** For whoever comes next: what is proved, what is off, what to bring and what is left to do. */
 export interface Handover {
@@ -30,11 +31,10 @@ export interface Handover {
 
 export function handoverOf(engine: Engine, state: CallState, assessment: Assessment, options: ViewOptions): Handover {
   const { model } = engine;
-  const { followed, record, log, needed, wires } = state;
+  const { followed, record, needed, wires } = state;
   const { c } = followed;
   const [first] = assessment.suspects;
   const requirements = assessment.proof?.requirements ?? [];
-  const closing = log.findLast(({ event, retracted }) => !retracted && event.body.type === 'closed')?.event.body;
   const plan = first && !record ? proofView(engine, state, assessment, first.repair, options) : undefined;
   return {
     found: record
@@ -60,6 +60,6 @@ export function handoverOf(engine: Engine, state: CallState, assessment: Assessm
     needed,
     bring: record ? [] : partsToCarry(engine, assessment).map(({ words }) => inBrief(words)),
     prove: c.repaired.size === 0 ? [] : openLines(followed).map((line) => line.do),
-    words: (closing?.type === 'closed' && closing.given?.['handover']) || '',
+    words: givenAtClosing(state)['handover'] ?? '',
   };
 }

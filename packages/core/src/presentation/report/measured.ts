@@ -4,7 +4,7 @@ import { contradiction } from '../../proof';
 import { kindOf, questionKey } from '../../question';
 import { readingValue } from '../../units';
 import type { CallState } from '../../visit';
-import { observationWords, predictionWords, questionTitle } from '../question-words';
+import { predictionWords, questionTitle, readWords } from '../question-words';
 import { type Reader, readingWords } from '../reader';
 import { foretold } from '../test-view';
 
@@ -57,10 +57,7 @@ export function measuredOf(
     const key = questionKey(model, observation);
     lines.set(key, { ...lines.get(key), ...(isBefore(item) ? { was: item } : { now: item }) });
   }
-  const words = ({ item: { observation: o } }: ItemFit): string => {
-    const { message, data } = kindOf(o).observed(model, o);
-    return message === 'read' ? readingWords(data.reading, data.dial, reader) : observationWords(model, o, reader);
-  };
+  const words = ({ item }: ItemFit): string => readWords(model, item.observation, reader);
   return [...lines.values()].map(({ was, now }) => {
     const read = (now ?? was)!;
     const { observation } = read.item;

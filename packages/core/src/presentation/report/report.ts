@@ -6,6 +6,7 @@ import { type CallState, madeAt } from '../../visit';
 import type { ViewOptions } from '../call-view';
 import { OUTCOME_WORDS } from '../fixed-words';
 import { type Excluded, excludedOf } from './excluded';
+import { givenAtClosing } from './given';
 import { type Handover, handoverOf } from './handover';
 import { type MeasuredLine, measuredOf } from './measured';
 import { type Runs, runsOf } from './runs';
@@ -98,10 +99,10 @@ const NOUNS: Readonly<Record<Family, { readonly noun: string; readonly does: str
 };
 
 /** In one line how it stands with the customer's machine. */
-function headlineOf({ followed, log }: CallState, family: Family | undefined): string {
+function headlineOf(state: CallState, family: Family | undefined): string {
   const { noun, does } = family ? NOUNS[family] : { noun: 'machine', does: 'runs' };
-  const closing = log.findLast(({ event, retracted }) => !retracted && event.body.type === 'closed')?.event.body;
-  const given = (closing?.type === 'closed' && closing.given) || {};
+  const { followed } = state;
+  const given = givenAtClosing(state);
   switch (followed.ending && endingWith(followed.ending)?.id) {
     case 'proved':
       return `Your ${noun} ${does} again`;
@@ -178,11 +179,10 @@ function didOf(state: CallState, titleOf: (part: string) => string, { units }: V
   return [...work, ...tested, ...clean];
 }
 
-function watchOf({ log }: CallState, family: Family | undefined): string[] {
-  const closing = log.findLast(({ event, retracted }) => !retracted && event.body.type === 'closed')?.event.body;
-  const given = (closing?.type === 'closed' && closing.given?.['watches']) || '';
+function watchOf(state: CallState, family: Family | undefined): string[] {
+  const watches = givenAtClosing(state)['watches'] ?? '';
   return [
-    ...(given === '' ? [] : [given]),
+    ...(watches === '' ? [] : [watches]),
     'If it does the same again, leave it off and call us.',
     ...(hasGas(family) ? ['Smell of gas: touch no switch, go out, call from there.'] : []),
   ];

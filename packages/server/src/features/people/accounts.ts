@@ -4,7 +4,7 @@ import { can } from '@zetalysis/core/rules';
 import { UniqueConstraintError } from 'sequelize';
 import { v7 } from 'uuid';
 import { Problem } from '../../http/problem';
-import { audit } from '../audit/audit';
+import { audit, audited } from '../audit/audit';
 import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
 import { hashPassword } from '../session/password';
@@ -90,6 +90,13 @@ export async function signOut(admin: Person, id: string): Promise<void> {
   const person = await known(id);
   await endAll(person.id);
   await audit(admin, 'sessions', person.name, 'ended');
+}
+
+/** A page of what was done to accounts and settings. Throws a Problem for whom it is not. */
+export function auditFor(person: Person, offset: number, limit: number): ReturnType<typeof audited> {
+  if (can(authorityOf(person), 'tighten') !== '+')
+    throw new Problem(403, 'Not yours to read', 'A lead or an admin reads what was done to accounts and settings.');
+  return audited(offset, limit);
 }
 
 /** Somebody whose sessions an admin may see. */
