@@ -158,7 +158,13 @@ test('the log of a meter: where to hang it, what is recognised, where it parts f
   await dialog.getByRole('button', { name: 'Lay it beside the model' }).click();
   const laid = dialog.getByRole('region', { name: 'The log beside the model' });
   await expect(laid).toContainText('R shows 22 V, a sound one 26.1 V', { timeout: 30_000 });
-  await expect(laid.getByRole('listitem').first()).toContainText('The transformer is weak');
+  const shares = laid.getByRole('list', { name: 'How well each suspect draws this log' });
+  await expect(shares.getByRole('listitem').first()).toContainText('The transformer is weak');
+  await expect(laid.getByRole('list', { name: 'Steps, cut from the log' })).toContainText('they part: R');
+  const curve = laid.getByRole('img', { name: /^R to C/ });
+  await expect(curve).toHaveAccessibleName(/dashed sound:/);
+  await laid.getByRole('button', { name: 'Both', exact: true }).click();
+  await expect(curve).toHaveAccessibleName(/dashed sound, dotted The transformer is weak/);
   await dialog.getByRole('button', { name: 'Into the call as evidence' }).click();
   await expect(evidence(page)).toContainText('R–C: 22 V');
 });

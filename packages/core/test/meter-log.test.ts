@@ -94,6 +94,41 @@ describe('a log beside the model', () => {
     expect(read.steps.map((s) => s.phase)).toContain('valve');
   });
 
+  test('a step is cut where its channel moves in the log, by the clock of this appliance', () => {
+    const read = against(logged([], ['W', 'GV'], { clock: 1.06 }), ['W', 'GV']);
+    const of = (phase: string) => read.steps.find((s) => s.phase === phase)!;
+    const valve = of('valve');
+    expect(valve.logged).toEqual({ at: expect.any(Number), channel: 1 });
+    // Its clock runs faster than the book's.
+    const at = (valve.logged as { at: number }).at;
+    expect(Math.abs(at - valve.at / 1.06)).toBeLessThan(0.3);
+    expect(at).toBeLessThan(valve.at - 1);
+    // Neither volts at the thermostat’s wire nor at the valve say anything of the inducer.
+    expect(of('inducer').logged).toBeUndefined();
+  });
+
+  test('a step whose channel had to move and did not is missing; what is drawn goes around where they part', () => {
+    const read = against(logged(['limit.open'], ['W', 'GV']), ['W', 'GV']);
+    expect(read.steps.find((s) => s.phase === 'valve')!.logged).toBe('missing');
+    const broken = against(logged(['transformer.weak'], ['R', 'GV']), ['R', 'GV']);
+    expect(broken.likeliest).toMatch(/transformer/i);
+    const { close, whole, parting } = broken;
+    expect([close!.from < parting!.at, close!.to > parting!.at]).toEqual([true, true]);
+    for (const channel of close!.channels) {
+      expect(channel.logged.every((b) => b.at >= close!.from - 0.1 && b.at <= close!.to + 0.1)).toBe(true);
+      expect(channel.sound.at(-1)!.at).toBe(close!.to);
+    }
+    expect(whole.channels[0]!.logged.length).toBeLessThanOrEqual(300);
+    expect(against(logged([], ['W', 'GV']), ['W', 'GV']).likeliest).toBeUndefined();
+  });
+
+  test('what repeats is drawn as often as it comes in the window', () => {
+    // An igniter that is open: it tries again and again.
+    const read = against(logged(['igniter.open'], ['GV', 'R'], { lasts: 200 }), ['GV', 'R']);
+    const rises = read.whole.channels[1]!.likeliest.filter((c, i, all) => i > 0 && c.volts > all[i - 1]!.volts).length;
+    expect(rises).toBeGreaterThan(2);
+  });
+
   test.each([
     ['transformer.weak', ['R', 'GV'], undefined],
     ['igniter.open', ['R', 'GV'], undefined],

@@ -4,5 +4,6 @@ export { findReadings, type Found, parseSought, type Sought } from './find-readi
 export { followed } from './followed';
 export { proofOutlook, type ProofOutlook, watchedTry } from './proof-outlook';
 export { byTelephone, type Carried, partsToCarry, telephoneQuestions } from './triage';
-export { type Bin, type Channel, type LogReading, readAgainst, whereToHang } from './logger/against-model';
+export { type Channel, type LogDrawing, type LogReading, readAgainst } from './logger/against-model';
 export { type LogColumn, type MeterLog, readMeterLog } from './logger/meter-log';
+export { whereToHang } from './logger/where-to-hang';

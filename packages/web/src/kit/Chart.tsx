@@ -15,16 +15,25 @@ interface Props {
   /** From left to right; straight lines between. */
   readonly points: readonly { readonly x: number; readonly y: number }[];
   /** Beside it, dashed: what it is compared with. */
-  readonly beside?: { readonly title: string; readonly points: Props['points'] } | undefined;
+  readonly beside?: readonly { readonly title: string; readonly points: Props['points'] }[];
+  /** Where something happened: a line from top to bottom. */
+  readonly mark?: number | undefined;
 }
 
+/** How what is compared is dashed: the first, the second. */
+const DASHES = [
+  { dash: [6, 4], colour: '--ember' },
+  { dash: [2, 3], colour: '--ink' },
+] as const;
+
 /** A line over time. For who cannot see it, its ends and its range in words. */
-export function Chart({ title, unit, across, points, beside }: Props) {
+export function Chart({ title, unit, across, points, beside = [], mark }: Props) {
   const [light] = useTheme();
   const axis = (words: string) => ({
     type: 'linear' as const,
     title: { display: true, text: words, color: token('--soft', light) },
-    ticks: { color: token('--soft', light), maxTicksLimit: 6 },
+    // Their words are alike: not each is measured, none is turned.
+    ticks: { color: token('--soft', light), maxTicksLimit: 6, maxRotation: 0, sampleSize: 2 },
     grid: { color: token('--line', light) },
   });
   return (
@@ -44,23 +53,24 @@ export function Chart({ title, unit, across, points, beside }: Props) {
                 pointRadius: 0,
                 pointHitRadius: 12,
               },
-              ...(beside
-                ? [
-                    {
-                      label: beside.title,
-                      data: [...beside.points],
-                      borderColor: token('--ember', light),
-                      borderWidth: 2,
-                      borderDash: [6, 4],
-                      pointRadius: 0,
-                      pointHitRadius: 12,
-                    },
-                  ]
-                : []),
+              ...beside.map((b, i) => ({
+                label: b.title,
+                data: [...b.points],
+                borderColor: token(DASHES[i % 2]!.colour, light),
+                borderWidth: 2,
+                borderDash: [...DASHES[i % 2]!.dash],
+                pointRadius: 0,
+                pointHitRadius: 12,
+              })),
+              ...(mark === undefined
+                ? []
+                : [{ label: '', data: upright(mark, points), borderColor: token('--ember', light), pointRadius: 0 }]),
             ],
           }}
           options={{
             animation: false,
+            parsing: false,
+            normalized: true,
             maintainAspectRatio: false,
             scales: { x: axis(across), y: axis(unit) },
           }}
@@ -69,6 +79,15 @@ export function Chart({ title, unit, across, points, beside }: Props) {
     </figure>
   );
 }
+
+/** From the least to the most that is drawn. */
+const upright = (x: number, points: Props['points']): { x: number; y: number }[] => {
+  const values = points.map((p) => p.y);
+  return [
+    { x, y: Math.min(...values) },
+    { x, y: Math.max(...values) },
+  ];
+};
 
 function inWords(title: string, unit: string, points: Props['points']): string {
   const values = points.map((p) => p.y);

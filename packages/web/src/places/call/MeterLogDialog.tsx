@@ -1,15 +1,14 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { LogReading, MeterLog } from '@zetalysis/core/analysis';
 import type { Drawing } from '@zetalysis/core/presentation';
-import { formatNumber } from '@zetalysis/core/units';
 import { type EventBody, readField } from '@zetalysis/core/visit';
 import type { EngineState } from '../../engine/use-engine';
 import { readMeterLogFile } from '../../engine/read-meter-log';
 import { Button } from '../../kit/Button';
-import { Chart } from '../../kit/Chart';
 import { Choice } from '../../kit/Choice';
 import { Dialog } from '../../kit/Dialog';
 import { Notice } from '../../kit/Notice';
+import { LogBeside, swung } from './LogBeside';
 import styles from './MeterLogDialog.module.css';
 import { percent } from './percent';
 
@@ -66,7 +65,7 @@ export default function MeterLogDialog({ drawing, engine, onBody, onClose }: Pro
   const at = parting && used[parting.channel];
   const evidence = (): void => {
     if (!parting || !at) return;
-    const entry = readField(drawing.words, `${shown(parting.low, parting.high)} V ${at.red} ${at.black}`, {
+    const entry = readField(drawing.words, `${swung(parting.low, parting.high)} V ${at.red} ${at.black}`, {
       asked: undefined,
       tapped: '',
       phase: parting.phase,
@@ -78,7 +77,7 @@ export default function MeterLogDialog({ drawing, engine, onBody, onClose }: Pro
   return (
     <Dialog
       title="Log of a meter"
-      width={960}
+      width={1180}
       onClose={onClose}
       {...(parting && { action: 'Into the call as evidence', onAction: evidence })}
     >
@@ -133,7 +132,7 @@ export default function MeterLogDialog({ drawing, engine, onBody, onClose }: Pro
           </div>
         </>
       )}
-      {laid && <Laid key={laid.called} laid={laid} drawing={drawing} used={used} />}
+      {laid && <LogBeside key={laid.called} laid={laid} used={used} />}
     </Dialog>
   );
 }
@@ -168,86 +167,6 @@ function WhereToHang({ drawing, whereToHang }: HangProps) {
       )}
     </div>
   );
-}
-
-interface LaidProps {
-  readonly laid: LogReading;
-  readonly drawing: Drawing;
-  readonly used: readonly { readonly red: string; readonly black: string }[];
-}
-
-/** Where they part, how well each suspect draws it, and the curves. */
-function Laid({ laid, drawing, used }: LaidProps) {
-  const { parting, suspects, drawn, called } = laid;
-  // One curve after the other: the page stays free meanwhile.
-  const [curves, setCurves] = useState(0);
-  useEffect(() => {
-    if (curves >= drawn.length) return;
-    const next = setTimeout(() => setCurves(curves + 1));
-    return () => clearTimeout(next);
-  }, [curves, drawn.length]);
-  const end = Math.max(...drawn.flatMap((d) => d.logged.map((b) => b.at)));
-  const title = (phase: string): string => drawing.phases.find((p) => p.id === phase)?.title ?? phase;
-  return (
-    <section className={styles.laid} aria-label="The log beside the model">
-      <p className={styles.parting}>
-        {parting ? (
-          <>
-            <b>
-              They part {formatNumber(parting.at)} s after the call, at “{title(parting.phase)}”:
-            </b>{' '}
-            {used[parting.channel]!.red} shows {shown(parting.low, parting.high)} V, a sound one{' '}
-            {formatNumber(parting.sound)} V.
-          </>
-        ) : (
-          <b>It stays with a sound appliance all the way: what was logged here shows no fault.</b>
-        )}{' '}
-        Heat was called {formatNumber(called)} s after the log began.
-      </p>
-      <div className={styles.charts}>
-        {drawn.slice(0, curves).map((d, i) => (
-          <Chart
-            key={used[i]!.red}
-            title={`${used[i]!.red} to ${used[i]!.black}: logged; dashed a sound one`}
-            unit="V"
-            across="seconds from the call"
-            points={d.logged.flatMap((b) => [
-              { x: b.at, y: b.low },
-              { x: b.at, y: b.high },
-            ])}
-            beside={{ title: 'sound', points: stairs(d.sound, end) }}
-          />
-        ))}
-      </div>
-      <h3>How well each suspect draws this log</h3>
-      <ol className={styles.suspects}>
-        {suspects
-          .filter((s) => s.share >= 0.005)
-          .map((s) => (
-            <li key={s.id}>
-              <span>{s.words}</span>
-              <b>{percent(s.share)}</b>
-              <meter value={s.share} aria-label={s.words} />
-            </li>
-          ))}
-      </ol>
-    </section>
-  );
-}
-
-/** Each value until the next one. */
-const stairs = (steps: readonly (readonly [number, number])[], end: number): { x: number; y: number }[] =>
-  steps
-    .filter(([at]) => at <= end)
-    .flatMap(([at, y], i, all) => [
-      { x: at, y },
-      { x: Math.min(end, all[i + 1]?.[0] ?? end), y },
-    ]);
-
-/** A range where it swung, else the one value. */
-function shown(low: number, high: number): string {
-  const figures = (v: number): string => formatNumber(Math.round(v * 10) / 10);
-  return high - low > Math.max(0.5, 0.05 * high) ? `${figures(low)}-${figures(high)}` : figures((low + high) / 2);
 }
 
 /** A column named by a point hung on it. */
