@@ -25,5 +25,6 @@ export { curveOf, type Result, type WorkedOut, WORKSHEETS, workOut, type Workshe
 export { judgeThermocouple } from './thermocouple';
 export { type Instruments, readAsk } from './given';
 export { type Accuracy, expanded, INSTRUMENTS_OF_A_BAG, type InstrumentOfABag, leadOhms, offBy } from './uncertainty';
-export { COPPER_ALPHA_20, windingAt20, withoutLeads } from './winding';
+export { COPPER_ALPHA_20, windingAt, windingAt20, withoutLeads } from './winding';
+export { windingCourse, type WindingCourse } from './winding-course';
 export { judgeZones, narrowedBy, type Uncertain, type Zone, type Zoned, type Zones } from './zones';

@@ -8,6 +8,7 @@ export { explain } from './explain';
 export { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 export { type Guide, guideOf } from './guide';
 export { type BandView, type JudgedView, sayJudged } from './judged-words';
+export { windingView, type WindingView } from './winding-view';
 export type { LadderView } from './ladder-view';
 export type { ClockView } from './running';
 export { type ProofView, proofView } from './proof-view';

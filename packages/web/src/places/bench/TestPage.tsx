@@ -8,8 +8,9 @@ import {
   type Measure,
   readLimits,
   unitOfMeasure,
+  windingCourse,
 } from '@zetalysis/core/bench';
-import { sayJudged } from '@zetalysis/core/presentation';
+import { sayJudged, windingView } from '@zetalysis/core/presentation';
 import type { Me } from '@zetalysis/contract';
 import { useMeasuredWith, withLeads } from '../../instruments/mine';
 import { Button } from '../../kit/Button';
@@ -26,6 +27,7 @@ import { SetUp } from '../../judging/SetUp';
 import styles from './TestPage.module.css';
 import { under, useTyped } from './use-typed';
 import { VerdictMark } from '../../judging/VerdictMark';
+import { WindingCourse } from '../../judging/WindingCourse';
 
 /** One component test: how it is set up, what is read, and what that says. What was typed stands in the address. */
 export default function TestPage({ me }: { me: Me }) {
@@ -52,6 +54,7 @@ function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
   const { own, judged, problems, limits, begun } = all.get(measure.id)!;
   const asks = measure.asks.filter((a) => isAnswered(a.when, (ask) => own[ask]));
   const view = sayJudged(measure, judged, me.units);
+  const course = windingCourse(measure, own, judged, used.instruments);
   const together = (test.together ?? []).filter(({ when }) =>
     Object.entries(when).every(([m, verdict]) => all.get(m)?.begun && all.get(m)?.judged.verdict === verdict),
   );
@@ -116,6 +119,7 @@ function Test({ test, me }: { readonly test: ComponentTest; readonly me: Me }) {
             words={`${view.value}: ${view.word}. Good ${view.limits?.good ?? ''}, marginal ${view.limits?.marginal ?? ''}`}
           />
         )}
+        {course && <WindingCourse view={windingView(course, me.units)} />}
         {together.map((t) => (
           <p key={t.says} className={styles.together}>
             <b>Together:</b> {t.says}
