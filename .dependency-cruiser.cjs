@@ -62,7 +62,7 @@ module.exports = {
       name: 'contract-knows-only-core',
       severity: 'error',
       from: { path: '^packages/contract/src' },
-      to: { path: '^packages/(server|web|cli|meter)/' },
+      to: { path: '^packages/(server|web|cli|meter|season)/' },
     },
     {
       name: 'the-validator-stays-on-the-server',
@@ -75,13 +75,13 @@ module.exports = {
       name: 'web-and-server-are-strangers',
       severity: 'error',
       from: { path: '^packages/web/src' },
-      to: { path: '^packages/(server|cli|meter)/' },
+      to: { path: '^packages/(server|cli|meter|season)/' },
     },
     {
       name: 'server-knows-core-and-contract',
       severity: 'error',
       from: { path: '^packages/server/src' },
-      to: { path: '^packages/(web|cli|meter)/' },
+      to: { path: '^packages/(web|cli|meter|season)/' },
     },
     {
       name: 'services-and-routes-know-no-sequelize',
@@ -93,13 +93,19 @@ module.exports = {
       name: 'cli-knows-only-core',
       severity: 'error',
       from: { path: '^packages/cli/src' },
-      to: { path: '^packages/(contract|web|server|meter)/' },
+      to: { path: '^packages/(contract|web|server|meter|season)/' },
+    },
+    {
+      name: 'season-knows-core-and-contract',
+      severity: 'error',
+      from: { path: '^packages/season/src' },
+      to: { path: '^packages/(web|server|cli|meter|report)/' },
     },
     {
       name: 'meter-knows-only-core',
       severity: 'error',
       from: { path: '^packages/meter/src' },
-      to: { path: '^packages/(contract|web|server|cli)/' },
+      to: { path: '^packages/(contract|web|server|cli|season)/' },
     },
     {
       name: 'places-are-strangers',

@@ -61,8 +61,9 @@ test('story 1: from complaint to a proved and recorded break, and the call is cl
   await page.getByRole('button', { name: 'Repaired: try again' }).click();
   // What fits the family and what was touched: the valve and its joints.
   const proof = page.getByRole('region', { name: 'Proof of the repair' });
-  await expect(proof).toContainText('Gas control, regulator, orifice');
-  await proof.getByRole('button', { name: /Manifold/ }).click();
+  const lines = page.getByRole('region', { name: 'Lines of the proof' });
+  await expect(lines).toContainText('Gas control, regulator, orifice');
+  await lines.getByRole('button', { name: /Manifold/ }).click();
   const line = proof.getByRole('group', { name: 'Next line of the proof' });
   await line.getByRole('textbox').fill('12');
   await line.getByRole('button', { name: 'Enter' }).click();

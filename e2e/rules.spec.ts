@@ -284,7 +284,8 @@ test('a fault that came and went: the condemning reading is good again, and one 
   await line.getByRole('textbox').fill('62');
   await line.getByRole('textbox').press('Enter');
   await line.getByRole('button', { name: 'Now good' }).click();
-  await proof.getByRole('button', { name: /Stay with it/ }).click();
+  const lines = page.getByRole('region', { name: 'Lines of the proof' });
+  await lines.getByRole('button', { name: /Stay with it/ }).click();
   await line.getByRole('button', { name: 'It came and went' }).click();
   await expect(line).toContainText('Stay 60 min');
   await line.getByRole('textbox').fill('10');
@@ -293,7 +294,7 @@ test('a fault that came and went: the condemning reading is good again, and one 
   await expect(line.getByRole('timer')).toBeVisible();
   await expect(line.getByRole('button', { name: 'It did not come back' })).toBeDisabled();
   // Minutes that it cannot have run by then are kept, and marked.
-  await proof.getByRole('button', { name: /3 cycles/ }).click();
+  await lines.getByRole('button', { name: /3 cycles/ }).click();
   await line.getByRole('textbox').fill('30');
   await line.getByRole('button', { name: 'Enter' }).click();
   await expect(evidence(page)).toContainText('more minutes than it could run since the repair');

@@ -53,7 +53,7 @@ test('repair, then go on: the second fault leads; an adjustment bars the closing
   await page.getByRole('button', { name: 'Note the adjustment' }).click();
   await page.getByRole('button', { name: 'Record the break' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Record', exact: true }).click();
-  const proof = page.getByRole('region', { name: 'Proof of the repair' });
+  const proof = page.getByRole('region', { name: 'Lines of the proof' });
   await expect(proof.getByRole('button', { name: /Temporary things undone/ })).toContainText('nothing is left');
   await page.getByRole('button', { name: 'Close the call' }).click();
   const end = page.getByRole('dialog', { name: 'How does this call end?' });

@@ -1,15 +1,15 @@
 // `npm run crash`: kills server and database while entries are written, and then holds what is stored against what was
 // acknowledged. Options: --kills N (200), --entries N (50000).
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { isDeepStrictEqual, parseArgs } from 'node:util';
 import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 import { v7 } from 'uuid';
+import { Acknowledged, OPENING, pick } from './acknowledged';
 import { Client } from './client';
 import { startMariaDb } from './mariadb.mjs';
-import { ROOT } from './packages.mjs';
 import { freePort } from './process.mjs';
 import { startServer } from './server.mjs';
 
@@ -38,33 +38,13 @@ let server = await startServer(env, { demo: true });
 const clients = WRITERS.map((name) => new Client(`http://127.0.0.1:${port}`, name));
 for (const client of clients) await client.signIn();
 
-const version = /^version: (\S+)/m.exec(readFileSync(join(ROOT, 'profiles/furnace-condensing.yaml'), 'utf8'))![1]!;
-const opening: EventBody = {
-  type: 'opened',
-  complaint: 'No heat',
-  profile: 'furnace-condensing',
-  profileVersion: version,
-  engineVersion: '1',
-  settings: { units: 'us', settingsVersion: '1' },
-};
-
-/** What was acknowledged, by entry: kept here, where nothing is killed. */
-const acknowledged = new Map<string, { readonly event: CallEvent; readonly number: number }>();
+const acknowledged = new Acknowledged();
+const { faults } = acknowledged;
+const write = acknowledged.write.bind(acknowledged);
 const calls = Array.from({ length: CALLS }, () => ({ id: v7(), clock: 1 }));
-for (const call of calls) await write(clients[0]!, call.id, [clients[0]!.entry(call.id, 1, opening)]);
+for (const call of calls) await write(clients[0]!, call.id, [clients[0]!.entry(call.id, 1, OPENING)]);
 
 let writing = true;
-const faults: string[] = [];
-const pick = <T>(list: readonly T[]): T => list[Math.floor(Math.random() * list.length)]!;
-
-async function write(client: Client, call: string, events: readonly CallEvent[]): Promise<void> {
-  const { status, body } = await client.send(call, events);
-  if (status !== 200) return void faults.push(`refused: ${status} ${JSON.stringify(body)}`);
-  for (const r of body.refused) faults.push(`refused: ${r.detail}`);
-  for (const { id, number } of body.acknowledged)
-    acknowledged.set(id, { event: events.find((e) => e.id === id)!, number });
-}
-
 /** Bodies of several kinds, such as make the overview change. */
 function someBody(): EventBody {
   const bypassed = Math.random() < 0.3 ? ['limit'] : [];
@@ -173,25 +153,20 @@ function killed(
   });
 }
 
-const tally = { lost: 0, doubled: 0, altered: 0, reordered: 0, skipped: 0, unread: 0 };
+const read = { doubled: 0, skipped: 0, unread: 0 };
 const stored = new Map<string, { event: CallEvent; number: number }>();
 for (const { id } of calls)
   for (let after = 0; ;) {
     const { body } = await clients[0]!.after(id, after);
     for (const { number, event } of body.entries) {
-      if (stored.has(event.id)) tally.doubled++;
-      if (number !== ++after) tally.skipped++;
+      if (stored.has(event.id)) read.doubled++;
+      if (number !== ++after) read.skipped++;
       stored.set(event.id, { event, number });
-      if (!isDeepStrictEqual(seen.get(id)?.[number - 1], event)) tally.unread++;
+      if (!isDeepStrictEqual(seen.get(id)?.[number - 1], event)) read.unread++;
     }
     if (after >= body.last) break;
   }
-for (const [id, { event, number }] of acknowledged) {
-  const found = stored.get(id);
-  if (!found) tally.lost++;
-  else if (!isDeepStrictEqual(found.event, event)) tally.altered++;
-  else if (found.number !== number) tally.reordered++;
-}
+const tally = { ...acknowledged.against(stored), ...read };
 
 console.log(
   `\n${acknowledged.size} entries acknowledged, ${stored.size} stored, by ${WRITERS.length} writers in ${CALLS} calls`,

@@ -17,16 +17,21 @@ const mariadbd = async () => ((await exists('mariadbd')) ? 'mariadbd' : SBIN.fin
  * Returns the connection address and a way to stop it. The running server is told apart by process id, never by name.
  *
  * @param {string} directory
- * @param {{ database?: string, port?: number, durable?: boolean }} [options] the port of an earlier start, to be found
- * at the same address; what is thrown away after its tests need not outlive the machine's power, and is faster so
+ * @param {{ database?: string, port?: number, durable?: boolean, args?: string[], joins?: string }} [options] the port of
+ * an earlier start, to be found at the same address; what is thrown away after its tests need not outlive the machine's
+ * power, and is faster so; more for the command line; the password of a cluster whose data lies there already
  */
-export async function startMariaDb(directory, { database = 'zetalysis', port: wanted, durable = true } = {}) {
+export async function startMariaDb(
+  directory,
+  { database = 'zetalysis', port: wanted, durable = true, args = [], joins } = {},
+) {
   const data = join(directory, 'mysql');
   const secretFile = join(directory, 'database-password');
   const fresh = !existsSync(join(data, 'mysql'));
   const asRoot = process.getuid?.() === 0 ? ['--user=root'] : [];
-  if (fresh) {
-    mkdirSync(data, { recursive: true });
+  mkdirSync(data, { recursive: true });
+  if (joins !== undefined) writeFileSync(secretFile, joins, { mode: 0o600 });
+  else if (fresh) {
     await run('mariadb-install-db', [
       '--no-defaults',
       `--datadir=${data}`,
@@ -66,7 +71,7 @@ ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64u
       `--port=${port}`,
       '--bind-address=127.0.0.1',
       `--socket=${socket}`,
-      `--init-file=${initFile}`,
+      ...(joins === undefined ? [`--init-file=${initFile}`] : []),
       `--pid-file=${join(socketDirectory, 'm.pid')}`,
       '--skip-name-resolve',
       '--innodb-buffer-pool-size=64M',
@@ -75,6 +80,7 @@ ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64u
         ? ['--innodb-flush-log-at-trx-commit=1']
         : ['--innodb-flush-log-at-trx-commit=0', '--innodb-flush-method=nosync', '--skip-sync-frm']),
       '--log-bin-trust-function-creators=1',
+      ...args,
       ...asRoot,
     ],
     // In a group of its own: Ctrl-C reaches the start command, which stops the server in order.
@@ -107,6 +113,7 @@ ALTER USER 'root'@'localhost' IDENTIFIED BY '${randomBytes(18).toString('base64u
     /** As the user who may migrate. */
     ownerUrl: urlOf('zetalysis_owner'),
     port,
+    password,
     pid: child.pid,
     child,
     stop: async () => {

@@ -1,9 +1,9 @@
-/** Progress lines for people: what is being done, and how long it took. */
+/** Progress lines for people: what is being done, how far it is where it says so, and how long it took. */
 export async function step(title, work) {
   const from = Date.now();
   process.stdout.write(`  ${title} … `);
   try {
-    const result = await work();
+    const result = await work((done) => process.stdout.write(`${done} … `));
     process.stdout.write(`${((Date.now() - from) / 1000).toFixed(1)} s\n`);
     return result;
   } catch (error) {

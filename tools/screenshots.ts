@@ -133,7 +133,7 @@ try {
   await page.getByRole('button', { name: 'Repaired: try again' }).click();
   await page.getByText('Repaired, adjusted, photo').click();
   await page
-    .getByRole('region', { name: 'Proof of the repair' })
+    .getByRole('region', { name: 'Lines of the proof' })
     .getByRole('button', { name: /Manifold/ })
     .click();
   await shot(page, 'proof');

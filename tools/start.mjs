@@ -13,6 +13,8 @@ import { startServer } from './server.mjs';
 
 const WANTED_PORT = 4180;
 const WANTED_METER_PORT = 4190;
+/** A year of the invented shop's work. */
+const SEASON = join(ROOT, 'packages/season/season.jsonl.gz');
 const flags = process.argv.slice(2);
 const unknown = flags.find((f) => !['--fresh', '--dev'].includes(f));
 if (unknown) {
@@ -59,7 +61,7 @@ runMain(async () => {
     const database = await step('Starting MariaDB', () => startMariaDb(home));
     parts.push(database);
     const port = await freePort(WANTED_PORT);
-    const server = await step('Starting the server', () =>
+    const server = await step('Starting the server', (say) =>
       startServer(
         {
           DATABASE_URL: database.url,
@@ -69,7 +71,7 @@ runMain(async () => {
           WEB_DIR: dev ? '' : WEB_DIST,
           LOG_FILE: join(home, 'server.log'),
         },
-        { demo: true, source: dev },
+        { demo: true, season: SEASON, source: dev, say },
       ),
     );
     parts.push(server);

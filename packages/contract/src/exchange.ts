@@ -2,6 +2,9 @@ import * as t from '@sinclair/typebox';
 import { uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
 
+/** What the first line of a shop's file says that it is. */
+export const SHOP_FILE = 'zetalysis-shop/1';
+
 /** The longest file that is brought in at once, characters. */
 export const LONGEST_FILE = 60_000_000;
 

@@ -15,7 +15,7 @@ export {
 } from './calls';
 export type { AnyEndpoint, Replied, Sent } from './endpoint';
 export { type DayItem, days, type NewDayItem } from './day';
-export { type BroughtIn, exchange, LONGEST_FILE } from './exchange';
+export { type BroughtIn, exchange, LONGEST_FILE, SHOP_FILE } from './exchange';
 export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';
 export { limitFields, limits, type Limit, type NewLimit } from './limits';
 export {

@@ -1,9 +1,12 @@
 import Joi from 'joi';
+import { type Node, readNodes } from './db/nodes';
 
 export interface Config {
   readonly host: string;
   readonly port: number;
   readonly databaseUrl: string;
+  /** Other nodes of the same cluster, in the order in which they are taken when that one is away. */
+  readonly databaseNodes: readonly Node[];
   /** The migrating user's connection: given, the server brings the database up to date before it starts. Empty otherwise. */
   readonly ownerUrl: string;
   readonly sessionSecret: string;
@@ -25,6 +28,10 @@ const schema = Joi.object({
   DATABASE_URL: Joi.string()
     .uri({ scheme: ['mariadb'] })
     .required(),
+  DATABASE_NODES: Joi.string()
+    .pattern(/^\s*[\w.-]+(:\d{1,5})?(\s*,\s*[\w.-]+(:\d{1,5})?)*\s*$/, 'nodes such as 10.0.0.2:3306,10.0.0.3')
+    .allow('')
+    .default(''),
   OWNER_DATABASE_URL: Joi.string()
     .uri({ scheme: ['mariadb'] })
     .allow('')
@@ -52,6 +59,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     host: v['HOST']!,
     port: v.PORT,
     databaseUrl: v['DATABASE_URL']!,
+    databaseNodes: readNodes(v['DATABASE_NODES']!),
     ownerUrl: v['OWNER_DATABASE_URL']!,
     trustProxy: v.TRUST_PROXY,
     secureCookies: v.SECURE_COOKIES,

@@ -12,7 +12,7 @@ import { ProfileChecker } from './features/profiles/checker';
 import { checkScript } from './features/profiles/check-script';
 import { readProfiles } from './features/profiles/service';
 
-// The server. `--demo` loads the demo data when there is none. What else there is to do to a database: see admin.ts.
+// The server. `--demo` loads the demo data when there is none, `--season FILE` a year of its work with them. What else there is to do to a database: see admin.ts.
 const here = dirname(fileURLToPath(import.meta.url));
 const config = readConfig(process.env);
 const logger = pino({ level: config.logLevel }, pino.destination(config.logFile === '' ? 1 : config.logFile));
@@ -26,7 +26,7 @@ if (config.ownerUrl !== '') {
   await owner.close();
   if (applied.length > 0) logger.info({ applied }, 'database migrated');
 }
-const sequelize = connect(config.databaseUrl);
+const sequelize = connect(config.databaseUrl, { nodes: config.databaseNodes });
 defineModels(sequelize);
 const pending = await pendingMigrations(sequelize);
 if (pending.length > 0) {
@@ -39,7 +39,9 @@ await makeMissingOverviews();
 
 const profiles = await readProfiles(resolve(here, '../../../profiles'), new ProfileChecker(checkScript(here)));
 await profiles.keep();
-if (process.argv.includes('--demo')) await loadDemo(profiles);
+const season = process.argv.indexOf('--season');
+if (process.argv.includes('--demo'))
+  await loadDemo(profiles, season < 0 ? undefined : process.argv[season + 1], (done) => void process.send?.({ done }));
 
 const app = createApp({ ...config, sequelize, profiles, logger });
 const server = app.listen(config.port, config.host, (error) => {

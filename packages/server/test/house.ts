@@ -43,8 +43,14 @@ interface House {
   readonly signIn: (name?: string) => Promise<Credentials>;
 }
 
+interface Furnished {
+  /** The file of a year’s work that is loaded with the demo. */
+  readonly season?: string;
+  readonly say?: (done: string) => void;
+}
+
 /** Opens the house before the tests of a file, and takes it and its database away after them. */
-export function openHouse(): House {
+export function openHouse({ season, say }: Furnished = {}): House {
   const database = `zetalysis_test_${randomBytes(6).toString('hex')}`;
   const [url, ownerUrl] = [server!, ownersServer!].map((u) => u.replace(/\/[^/]+$/, `/${database}`)) as [
     string,
@@ -70,7 +76,7 @@ export function openHouse(): House {
     defineModels(sequelize);
     profiles = await readProfiles(join(__dirname, '../../../profiles'), checker);
     await profiles.keep();
-    await loadDemo(profiles);
+    await loadDemo(profiles, season, say);
     app = anotherApp();
   });
   afterAll(async () => {

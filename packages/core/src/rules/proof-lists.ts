@@ -22,6 +22,8 @@ export interface ProofLine {
   readonly families?: readonly Family[];
   /** Met by the state of the call: by it alone, or as far as it says how long one stays. */
   readonly by?: 'temporary-undone' | 'stay';
+  /** So many starts, each from the call to its end, belong to it. */
+  readonly starts?: number;
   /** The safety is made to act by it. */
   readonly acts?: true;
 }
@@ -61,19 +63,24 @@ const RUN: ProofList = {
   lines: [
     line('run-furnace', '3 cycles of 10 minutes', '30 minutes of running, rise within plate', {
       ...ran(30),
+      starts: 3,
       families: [...F, ...MF],
     }),
     line('run-mobile', 'All other burners on', 'it goes on running', { families: MF }),
-    line('run-steam', '1 cycle to cut-out and back, water steady; 2 starts', 'it runs', { families: S }),
-    line('run-hydronic', '3 starts, aquastat off once', '12–15 psi cold', { families: H }),
-    line('run-combi', '3 heating, 3 tap', '15–25 psi; CO2 by book', { families: C }),
-    line('run-heater', '3 lights; one heat to thermostat off', 'it goes off by itself', { families: [...SW, ...MW] }),
-    line('run-pool', '30 minutes, 2 restarts', '30 minutes of running', { ...ran(30), families: PH }),
+    line('run-steam', '1 cycle to cut-out and back, water steady; 2 starts', 'it runs', { starts: 2, families: S }),
+    line('run-hydronic', '3 starts, aquastat off once', '12–15 psi cold', { starts: 3, families: H }),
+    line('run-combi', '3 heating, 3 tap', '15–25 psi; CO2 by book', { starts: 6, families: C }),
+    line('run-heater', '3 lights; one heat to thermostat off', 'it goes off by itself', {
+      starts: 3,
+      families: [...SW, ...MW],
+    }),
+    line('run-pool', '30 minutes, 2 restarts', '30 minutes of running', { ...ran(30), starts: 3, families: PH }),
     line('run-heat-pump', '2 starts, delay sat out, 20 minutes', '20 minutes of running', {
       ...ran(20),
+      starts: 2,
       families: HP,
     }),
-    line('run-dryer', '3 ignitions, 15 minutes hot', '15 minutes of running', { ...ran(15), families: D }),
+    line('run-dryer', '3 ignitions, 15 minutes hot', '15 minutes of running', { ...ran(15), starts: 3, families: D }),
     line(STAY, 'Stay with it', 'it does not come back', { by: 'stay' }),
   ],
 };

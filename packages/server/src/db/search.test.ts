@@ -46,7 +46,9 @@ test('what is typed becomes a search that the database can make', () => {
 
 test('lists use their indexes, as EXPLAIN shows', async () => {
   const asked: string[] = [];
-  const listening = connect(house.url, (sql) => void asked.push(sql.replace(/^Executing \([^)]*\): /, '')));
+  const listening = connect(house.url, {
+    hear: (sql) => void asked.push(sql.replace(/^Executing \([^)]*\): /, '')),
+  });
   defineModels(listening);
   const page = { search: '', down: true, offset: 0, limit: 25 };
   await listCalls({ ...page, open: true, sort: 'opened' });

@@ -18,6 +18,7 @@ import { addSettings } from '../features/shop/repository';
 import { DutyDone } from '../features/upkeep/model';
 import { INSTRUMENTS } from './instruments';
 import { MACHINES } from './machines';
+import { loadSeason, type Say } from './season';
 import { upkeepDone } from './upkeep';
 
 export const DEMO_PASSWORD = 'cold-morning';
@@ -42,8 +43,12 @@ const PEOPLE = [
   { name: 'office', fullName: 'Office', role: 'admin', grants: '' },
 ] as const;
 
-/** Loads the invented demo shop into an empty database; does nothing when there are people already. */
-export async function loadDemo(profiles: Profiles): Promise<void> {
+/**
+ * Loads the invented demo shop into an empty database; does nothing when there are people already. With the file of a season, a year
+ * of its work and everybody else’s machines come too.
+ * @param say is told how far it is
+ */
+export async function loadDemo(profiles: Profiles, season?: string, say: Say = () => undefined): Promise<void> {
   if ((await Person.count()) > 0) return;
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const people = await Promise.all(PEOPLE.map((p) => Person.create({ ...p, id: v7(), units: 'us', passwordHash })));
@@ -53,6 +58,8 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
   // The shop has known them for a while.
   const known = new Date(Date.now() - 3000 * 86_400_000);
   for (const machine of MACHINES) machines.push(await Machine.create({ ...machine, id: v7(), createdAt: known }));
+  const joined = season === undefined ? undefined : await loadSeason(season, profiles, people, passwordHash, say);
+  machines.push(...(joined?.machines ?? []));
   const families = new Map((await profiles.all()).map((p) => [p.id, p.family]));
   const kept = machines.map(({ profile, build }) => ({ profile, build, family: families.get(profile) }));
   await DutyDone.bulkCreate(
@@ -110,5 +117,6 @@ export async function loadDemo(profiles: Profiles): Promise<void> {
     await LoggedEvent.bulkCreate(log.map((event, i) => eventRow({ event, number: i + 1 }, authorityOf(person))));
     await keepWords(log);
   }
+  say('making what lists show');
   await rebuildOverviews();
 }

@@ -96,15 +96,21 @@ function asProblem(error: unknown): Problem {
   );
 }
 
+/** A node of a cluster that has lost the others takes nothing in. */
+const NODE_ALONE = 1047;
 /** What the connector and the database say when the connection went, or the server is going down or not yet up. */
 const LOST_CODES = /ECONN|EPIPE|SOCKET|CONNECTION|TIMEOUT|SHUTDOWN|GET_CONNECTION|CMD_CONNECTION/i;
 
 function isLostConnection(error: unknown): boolean {
-  const { code = '', fatal = false } = (error instanceof DatabaseError ? error.parent : error) as {
-    code?: string;
-    fatal?: boolean;
-  };
+  const {
+    code = '',
+    errno,
+    fatal = false,
+  } = (error instanceof DatabaseError ? error.parent : error) as { code?: string; errno?: number; fatal?: boolean };
   return (
-    fatal || LOST_CODES.test(code) || (error instanceof DatabaseError && /socket|closed|Connection/.test(error.message))
+    fatal ||
+    errno === NODE_ALONE ||
+    LOST_CODES.test(code) ||
+    (error instanceof DatabaseError && /socket|closed|Connection/.test(error.message))
   );
 }

@@ -1,3 +1,4 @@
+import { SHOP_FILE } from '@zetalysis/contract';
 import { Op } from 'sequelize';
 import { Call, LoggedEvent } from '../calls/model';
 import { asEvent } from '../calls/repository';
@@ -11,7 +12,7 @@ import { StoredInstrument } from '../instruments/model';
 import { ShopSettingsVersion } from '../shop/model';
 import { settingsOf } from '../shop/service';
 import { DutyDone, DutyPlan } from '../upkeep/model';
-import { FORMAT, type Line } from './lines';
+import type { Line } from './lines';
 
 /** So many rows are read at a time. */
 const PAGE = 500;
@@ -26,7 +27,7 @@ export interface Wanted {
 
 /** A shop as JSON lines, read piece by piece: people without their passwords, machines, whose they are, upkeep, every entry. */
 export async function* shopLines({ machine, photos }: Wanted): AsyncGenerator<string> {
-  yield `${JSON.stringify({ format: FORMAT, made: new Date().toISOString() })}\n`;
+  yield `${JSON.stringify({ format: SHOP_FILE, made: new Date().toISOString() })}\n`;
   for (const person of await Person.findAll({ order: ['id'] })) {
     const { disabled: _disabled, ...value } = colleague(person);
     yield text({ kind: 'person', value });

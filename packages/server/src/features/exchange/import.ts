@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import type { BroughtIn, Replied, exchange } from '@zetalysis/contract';
+import { type BroughtIn, type exchange, type Replied, SHOP_FILE } from '@zetalysis/contract';
 import { buildOf, refusalOf } from '@zetalysis/core/visit';
 import { Call, LoggedEvent } from '../calls/model';
 import { canonical } from '../calls/canonical';
@@ -16,7 +16,7 @@ import { BenchLimit } from '../limits/model';
 import { StoredInstrument } from '../instruments/model';
 import { ShopSettingsVersion } from '../shop/model';
 import { DutyDone, DutyPlan } from '../upkeep/model';
-import { FORMAT, type Line, readLine } from './lines';
+import { type Line, readLine } from './lines';
 
 /** What would become of a line, or became of it. */
 type Verdict = Pick<BroughtIn, 'becomes' | 'words'>;
@@ -66,10 +66,10 @@ async function one(
   dry: boolean,
 ): Promise<{ kind: string; verdict: Verdict | undefined }> {
   if (first && text.includes('"format"')) {
-    const isOurs = text.includes(`"${FORMAT}"`);
+    const isOurs = text.includes(`"${SHOP_FILE}"`);
     return {
       kind: 'head',
-      verdict: isOurs ? undefined : wrong(`This file is not ${FORMAT}. Take it out of a shop anew.`),
+      verdict: isOurs ? undefined : wrong(`This file is not ${SHOP_FILE}. Take it out of a shop anew.`),
     };
   }
   const line = readLine(text);

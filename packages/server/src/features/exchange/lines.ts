@@ -4,9 +4,6 @@ import { joiOf } from '@zetalysis/contract/check';
 import { uuid } from '@zetalysis/core/visit';
 import type Joi from 'joi';
 
-/** The first line of a shop's file: what it is. */
-export const FORMAT = 'zetalysis-shop/1';
-
 const { id: _id, disabled: _disabled, ...person } = people.list.reply.items.properties;
 
 /** What was written down by somebody at a moment. */

@@ -26,6 +26,8 @@ import { type Job, ThumbBar } from './ThumbBar';
 import { Claims } from './rules/Claims';
 import { LedgerBar } from './rules/LedgerBar';
 import { LookOn, useLooking } from './rules/LookOn';
+import { BEGUN, type ProofRun } from './rules/proof-run';
+import { ProofSheet } from './rules/ProofSheet';
 import { StopScreen } from './rules/StopScreen';
 import { ApplianceProvider } from './use-appliance';
 import { useKeys } from './use-keys';
@@ -67,6 +69,8 @@ export function CallPage(props: Props) {
   const [job, setJob] = useState<Job>('next');
   /** Which try for ignition the answers on the cord are about; undefined when it does not matter. */
   const [attempt, setAttempt] = useState<number>();
+  const [run, setRun] = useState(BEGUN);
+  const onRun = (change: Partial<ProofRun>): void => setRun({ ...run, ...change });
   const entry = useRef<InputRef>(null);
   const { append } = log;
   const { meanings } = drawing;
@@ -151,6 +155,8 @@ export function CallPage(props: Props) {
                 field={entry}
                 onProbes={setProbes}
                 onEvents={noteAll}
+                run={run}
+                onRun={onRun}
               />
             </div>
             <div className={styles.suspects} data-for="suspects">
@@ -198,6 +204,7 @@ export function CallPage(props: Props) {
             />
           </div>
           <div className={styles.middle}>
+            {!view.closed && <ProofSheet run={run} onRun={onRun} />}
             <div className={styles.circuit} data-for="circuit">
               <Circuit drawing={drawing} view={view} wires={wires} probes={probes} onProbes={setProbes} onBody={note} />
             </div>

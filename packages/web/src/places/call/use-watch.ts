@@ -1,4 +1,4 @@
-import { useMemo, useSyncExternalStore } from 'react';
+import { useKept } from './use-kept';
 
 /** A step that came while a try was watched, and when, milliseconds from the call for heat. */
 interface Came {
@@ -14,29 +14,11 @@ export interface Watch {
   readonly laps?: readonly number[];
 }
 
-const listeners = new Set<() => void>();
-const keyOf = (call: string): string => `zetalysis.watch.${call}`;
+/** The try that is being watched in a call. */
+export const useWatch = (call: string): [Watch | undefined, (watch: Watch | undefined) => void] =>
+  useKept('watch', call, read);
 
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
-
-/** The try that is being watched in a call, kept on the device: it goes on through a reload, wherever on the page it shows. */
-export function useWatch(call: string): [Watch | undefined, (watch: Watch | undefined) => void] {
-  const kept = useSyncExternalStore(subscribe, () => localStorage.getItem(keyOf(call)) ?? '');
-  const watch = useMemo(() => read(kept), [kept]);
-  const keep = (next: Watch | undefined): void => {
-    if (next) localStorage.setItem(keyOf(call), JSON.stringify(next));
-    else localStorage.removeItem(keyOf(call));
-    listeners.forEach((l) => l());
-  };
-  return [watch, keep];
-}
-
-/** What was kept; nothing where it is not of this form. */
-function read(kept: string): Watch | undefined {
-  if (kept === '') return undefined;
-  const { start, came } = JSON.parse(kept) as Partial<Watch>;
-  return typeof start === 'number' && Array.isArray(came) ? (JSON.parse(kept) as Watch) : undefined;
+function read(kept: unknown): Watch | undefined {
+  const { start, came } = kept as Partial<Watch>;
+  return typeof start === 'number' && Array.isArray(came) ? (kept as Watch) : undefined;
 }

@@ -5,6 +5,7 @@ import { undoFirst } from '@zetalysis/core/rules';
 import { capital } from '@zetalysis/core/units';
 import { type EventBody, setupEntry } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
+import { isProving, type ProofRun } from '../rules/proof-run';
 import { ProofList } from '../rules/ProofList';
 import { useRules } from '../rules/use-rules';
 import { percent } from '../percent';
@@ -29,14 +30,14 @@ interface Props {
   readonly field: RefObject<InputRef | null>;
   readonly onProbes: (probes: readonly string[]) => void;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
+  readonly run: ProofRun;
+  readonly onRun: (change: Partial<ProofRun>) => void;
 }
 
 /** The one thing to do now, on one sheet with one field: what was tapped, what is to be proved, put back or measured. */
-export function NextTest({ call, tests, view, thinking, probes, field, onProbes, onEvents }: Props) {
+export function NextTest({ call, tests, view, thinking, probes, field, onProbes, onEvents, run, onRun }: Props) {
   const rules = useRules();
   const [chosen, setChosen] = useState<string>();
-  /** A repair was made, and still somebody wants to test on. */
-  const [testsOn, setTestsOn] = useState(false);
   /** A reading that lacked something, and that nobody reads again. */
   const [left, setLeft] = useState<string>();
   const { c, stops } = rules.followed;
@@ -45,7 +46,7 @@ export function NextTest({ call, tests, view, thinking, probes, field, onProbes,
   const picked = offered?.find((t) => t.id === chosen);
   const test = picked ?? offered?.find((t) => t.id === wanted) ?? offered?.[0];
   const lacking = stops.length === 0 && view.unproved?.event !== left ? view.unproved : undefined;
-  const proves = c.repaired.size > 0 && !testsOn && c.bypasses.length === 0;
+  const proves = isProving(rules.followed, run);
 
   const asked =
     probes.length > 0 || proves ? undefined : lacking ? toReadAgain(lacking, rules) : test && toAnswer(test, rules);
@@ -78,8 +79,8 @@ export function NextTest({ call, tests, view, thinking, probes, field, onProbes,
     );
   if (proves)
     return (
-      <ProofList view={view} onEvents={onEvents}>
-        <Button tone="quiet" onClick={() => setTestsOn(true)}>
+      <ProofList call={call} view={view} run={run} onRun={onRun} onEvents={onEvents}>
+        <Button tone="quiet" onClick={() => onRun({ testsOn: true })}>
           It is not cured: test on
         </Button>
         {anything}

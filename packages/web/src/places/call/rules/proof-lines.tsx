@@ -18,11 +18,13 @@ import { Answer } from '../next/Answer';
 import { FactAnswer } from './FactAnswer';
 import { NeedFirst } from './NeedFirst';
 import styles from './ProofList.module.css';
+import { RunTimer, startsInWords, useStarts } from './RunTimer';
 import { useRules } from './use-rules';
 
 type Said = Omit<Extract<EventBody, { type: 'proof-line' }>, 'type' | 'line' | 'answer'>;
 
 export interface LineProps {
+  readonly call: string;
   readonly line: ProofLine;
   readonly view: CallView;
   readonly onEvents: (bodies: readonly EventBody[]) => void;
@@ -30,20 +32,31 @@ export interface LineProps {
 }
 
 /** A line that is done, or not. */
-export const Tick = ({ line, onDone }: Pick<LineProps, 'line' | 'onDone'>) => (
-  <>
-    <p>Has to come out: {line.limit}</p>
-    <Button tone="main" onClick={() => onDone()}>
-      Done
-    </Button>
-  </>
-);
+export function Tick({ call, line, onDone }: Pick<LineProps, 'call' | 'line' | 'onDone'>) {
+  const [starts = []] = useStarts(call);
+  return (
+    <>
+      <p>Has to come out: {line.limit}</p>
+      <Button tone="main" onClick={() => onDone(timed(line, starts))}>
+        Done
+      </Button>
+      {line.starts !== undefined && <RunTimer call={call} wanted={line.starts} />}
+    </>
+  );
+}
+
+/** What was timed of a run goes with its line. */
+const timed = ({ starts: wanted }: ProofLine, starts: Parameters<typeof startsInWords>[0]): Said => {
+  const words = wanted === undefined ? '' : startsInWords(starts);
+  return words === '' ? {} : { words: `starts timed: ${words}` };
+};
 
 const numberOf = (typed: string): number | undefined =>
   typed.trim() === '' ? undefined : Number(typed.trim().replace(',', '.'));
 
 /** A line that wants a number: within practice's limits for the fuel, or the plate's own. */
-export function LineNumber({ line, onEvents, onDone }: LineProps) {
+export function LineNumber({ call, line, onEvents, onDone }: LineProps) {
+  const [starts = []] = useStarts(call);
   const { c } = useRules().followed;
   const { unit, fuels, plate: hasPlate, runs } = line.number!;
   const fired = Math.floor(minutesFired(c));
@@ -59,7 +72,7 @@ export function LineNumber({ line, onEvents, onDone }: LineProps) {
       own === 'wrong' ? 'Type the plate’s limits as numbers.' : lineProblem(line, { value, plate: own }, fuel);
     setProblem(wrong);
     if (wrong === undefined && own !== 'wrong')
-      onDone({ value: value!, ...(fuels && fuel && { fuel }), ...(own && { plate: own }) });
+      onDone({ value: value!, ...timed(line, starts), ...(fuels && fuel && { fuel }), ...(own && { plate: own }) });
   };
   return (
     <>
@@ -97,6 +110,7 @@ export function LineNumber({ line, onEvents, onDone }: LineProps) {
           </Button>
         )}
       </form>
+      {line.starts !== undefined && <RunTimer call={call} wanted={line.starts} />}
     </>
   );
 }
