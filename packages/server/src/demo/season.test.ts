@@ -24,6 +24,7 @@ test('the day is full, photos are pictures with their small ones, every call is 
   const items = await StoredDayItem.findAll();
   expect(items.length).toBeGreaterThanOrEqual(16);
   expect(new Set(items.map((i) => i.personId)).size).toBeGreaterThan(2);
+  for (const { machineId, words } of items) expect([machineId === null, words === '']).toEqual([false, false]);
   const photos = await StoredPhoto.findAll();
   expect(photos.length).toBeGreaterThan(5);
   expect(photos.every(({ picture, thumbnail }) => picture !== null && thumbnail !== null)).toBe(true);

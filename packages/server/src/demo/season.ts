@@ -72,7 +72,7 @@ export async function loadSeason(
   await StoredContact.bulkCreate(of('contact').map(({ machine, ...contact }) => ({ machineId: machine, ...contact })));
   const versions = new Map((await profiles.all()).map((p) => [p.id, p.version]));
   const calls = logsOf(of('entry').map(({ event }) => event));
-  const waiting: { readonly call: string; readonly person: string }[] = [];
+  const waiting: (readonly [CallEvent])[] = [];
   for (let from = 0; from < calls.length; from += AT_ONCE) {
     say(`${from} of ${calls.length} calls`);
     const some = calls.slice(from, from + AT_ONCE).map((log) => asNow(log, versions));
@@ -83,7 +83,7 @@ export async function loadSeason(
       ),
     );
     await keepWords(some.flat());
-    for (const log of some) if (log.length === 1) waiting.push({ call: log[0]!.call, person: log[0]!.person });
+    for (const log of some) if (log.length === 1) waiting.push([log[0]!]);
   }
   for (const { id, call, person, type, hash, picture } of of('photo'))
     await StoredPhoto.create({
@@ -91,17 +91,17 @@ export async function loadSeason(
       ...(await prepared(type as 'image/jpeg', Buffer.from(picture!, 'base64'))),
     });
   await StoredDayItem.bulkCreate(
-    waiting.map(({ call, person }, i) => ({
+    waiting.map(([{ call, person, body }], i) => ({
       id: v7(),
       day: new Date().toISOString().slice(0, 10),
       personId: people.get(person)!.id,
       position: (i + 1) * 10,
       callId: call,
-      machineId: null,
+      machineId: (body.type === 'opened' && body.machine) || null,
       duty: null,
       slot: SLOTS[i % SLOTS.length]!,
       priority: PRIORITIES[i % PRIORITIES.length]!,
-      words: '',
+      words: body.type === 'opened' ? body.complaint : '',
     })),
   );
   return { machines };

@@ -6,6 +6,9 @@ import { http, ServerProblem } from './http';
 /** Every family, as lists show it. */
 export const profilesQuery = queryOptions({ queryKey: ['profiles'], queryFn: () => http('GET /profiles') });
 
+/** What the shop writes on its papers. */
+export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: () => http('GET /shop/settings') });
+
 export const useProfiles = () => useQuery(profilesQuery);
 
 type MachinesAsked = Sent<typeof machines.list>['query'];

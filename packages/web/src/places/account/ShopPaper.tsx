@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ShopSettings } from '@zetalysis/contract';
 import { Form, Input, InputNumber, Radio } from 'antd';
 import { http } from '../../api/http';
+import { settingsQuery } from '../../api/queries';
 import { Button } from '../../kit/Button';
 import { Notice } from '../../kit/Notice';
 
@@ -10,7 +11,7 @@ const day = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', year
 /** What stands on the shop's reports and quotes from now on; what stood there before is kept. */
 export function ShopPaper() {
   const queries = useQueryClient();
-  const settings = useQuery({ queryKey: ['settings'], queryFn: () => http('GET /shop/settings') });
+  const settings = useQuery(settingsQuery);
   const versions = useQuery({ queryKey: ['settings', 'versions'], queryFn: () => http('GET /shop/settings/versions') });
   const set = useMutation({
     mutationFn: (body: ShopSettings) => http('PUT /shop/settings', { body }),

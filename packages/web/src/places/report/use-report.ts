@@ -6,7 +6,7 @@ import type { TestingStandard } from '@zetalysis/core/standards';
 import { buildOf, type CallEvent } from '@zetalysis/core/visit';
 import type { Around } from '@zetalysis/report';
 import { UNSAID_SETTINGS, type ShopSettings } from '@zetalysis/contract';
-import { useContact, useMachine, useProfiles } from '../../api/queries';
+import { settingsQuery, useContact, useMachine, useProfiles } from '../../api/queries';
 import { dueWords, dutyWith } from '@zetalysis/core/upkeep';
 import { http } from '../../api/http';
 import { today } from '../../api/today';
@@ -38,7 +38,7 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
   });
   const profiles = useProfiles();
   const people = useQuery({ queryKey: ['people'], queryFn: () => http('GET /people') });
-  const settings = useQuery({ queryKey: ['settings'], queryFn: () => http('GET /shop/settings') });
+  const settings = useQuery(settingsQuery);
   const report = useQuery({
     queryKey: ['report', events?.map((e) => e.id), me.units, standard],
     enabled: opened !== undefined,
