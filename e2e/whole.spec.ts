@@ -68,6 +68,8 @@ async function secondVisit(seat: Seat): Promise<void> {
   await page.getByRole('button', { name: 'It has come' }).click();
   await choose(page, 'Part repaired', 'igniter (silicon carbide)');
   await page.getByRole('checkbox', { name: /measured good before fitting/ }).check();
+  await page.getByLabel('Number of the new part').fill('HS-41-B');
+  await page.getByLabel('Under warranty until').fill('2027-11-30');
   await page.getByRole('button', { name: 'Repaired: try again' }).click();
   await page.getByRole('button', { name: /^Power/ }).click();
   await turnTo(seat, 'Next');
@@ -79,7 +81,7 @@ async function secondVisit(seat: Seat): Promise<void> {
   await closeAs(page, 'Repair proved');
   await page.getByRole('link', { name: 'Report', exact: true }).click();
   const paper = page.getByRole('article');
-  await expect(paper).toContainText('igniter');
+  await expect(paper).toContainText('number HS-41-B, under warranty until 2027-11-30');
   await expect(paper).toContainText('Tindall Heating');
 }
 

@@ -10,6 +10,7 @@ import {
   meaningsOf,
   overviewOf,
   pointsAt,
+  reduceCall,
   refusalOf,
   setupEntry,
   TAKEN_OUT,
@@ -224,6 +225,14 @@ test('a clock that is ten minutes fast is set right', () => {
   expect(madeAt({ at: '2026-01-05T09:10:00Z', offset: 600_000 })).toBe(Date.parse('2026-01-05T09:00:00Z'));
   expect(madeAt({ at: '2026-01-05T09:10:00Z' })).toBe(Date.parse('2026-01-05T09:10:00Z'));
 });
+
+test.each(['2027-02-31', 'next year', '2027-1-5'])(
+  'a warranty until %s is no day, and the entry says what to write',
+  (warranty) => {
+    const { log } = reduceCall(model, [entry(8, { type: 'repaired', part: 'igniter', action: '', warranty })]);
+    expect(log[0]!.problem).toMatch(/is no day; write it as 2026-11-30/);
+  },
+);
 
 test('taking words out leaves everything that the state hangs on', () => {
   const repaired = withoutFreeText(entry(2, { type: 'repaired', part: 'igniter', action: 'Mr Quill held the lamp' }));

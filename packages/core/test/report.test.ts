@@ -74,6 +74,13 @@ const REPAIRED: EventBody = {
   reads: { reading: read(14.2, 'resistance'), typed: '14.2' },
 };
 
+test('the number of what was fitted and its warranty stand with what was done, and in the record', () => {
+  const { customer, technical } = paper(...FOUND, RECORDED, { ...REPAIRED, number: 'GV-24-B', warranty: '2027-11-30' });
+  const words = 'number GV-24-B, under warranty until 2027-11-30';
+  expect(customer.did[0]).toContain(words);
+  expect(technical.entries.map((e) => e.words).join('; ')).toContain(words);
+});
+
 test('where it broke off when we came: steps before it came, those after it nobody saw', () => {
   const { runs } = paper(...FOUND).customer;
   expect(runs.came.map(({ is }) => is)).toEqual(

@@ -34,3 +34,7 @@ export const neededWords = ({ what, from, expected }: Pick<NeededPart, 'what' | 
   [what, from === '' ? '' : `from ${from}`, expected === '' ? '' : `expected ${expected}`]
     .filter((w) => w !== '')
     .join(', ');
+
+/** The number of a part that was fitted, and how long it is under warranty; begins with a comma, or is empty. */
+export const fittedWords = ({ number, warranty }: { readonly number?: string; readonly warranty?: string }): string =>
+  `${number === undefined ? '' : `, number ${number}`}${warranty === undefined ? '' : `, under warranty until ${warranty}`}`;

@@ -10,7 +10,7 @@ import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
 import { widthWords } from './judged-words';
-import { neededWords } from './fixed-words';
+import { fittedWords, neededWords } from './fixed-words';
 import { factWords, LOOSE_WORDS, NEED_ANSWERS, needTitle, orderWords, sayMarks } from './rule-words';
 import { notedWords, predictionWords, questionTitle } from './question-words';
 import type { Reader } from './reader';
@@ -173,7 +173,7 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
     }
     case 'repaired':
       if (body.old === true) return `Put back: the old ${title(body.part)}`;
-      return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}${body.measured === true ? ', measured before fitting' : ''}`;
+      return `Repaired: ${title(body.part)}${body.action === '' ? '' : `, ${body.action}`}${body.measured === true ? ', measured before fitting' : ''}${fittedWords(body)}`;
     case 'adjusted':
       return `Adjusted: ${body.what}, was ${body.original}, now ${body.now}`;
     case 'adjustment-settled':

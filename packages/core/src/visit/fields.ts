@@ -8,3 +8,9 @@ export const uuid = t.String({
 
 /** A sentence or two of somebody's. */
 export const words = t.String({ maxLength: 2000 });
+
+/** Why a text is no day; nothing when it is one. */
+export const dayProblem = (day: string): string | undefined =>
+  /^\d{4}-\d{2}-\d{2}$/.test(day) && new Date(`${day}T00:00:00Z`).toJSON()?.slice(0, 10) === day
+    ? undefined
+    : `${day} is no day; write it as 2026-11-30`;

@@ -9,7 +9,7 @@ const FREE_TEXT: { readonly [T in EventBody['type']]?: readonly string[] } = {
   opened: ['complaint'],
   note: ['text'],
   adjusted: ['what', 'original', 'now'],
-  repaired: ['action'],
+  repaired: ['action', 'number'],
   'break-recorded': ['failure', 'cause', 'action'],
   'danger-over': ['words'],
   photo: ['words'],

@@ -4,7 +4,7 @@ import { endingWith, type Family, hasGas, proofListsFor } from '../../rules';
 import { capital, formatReading } from '../../units';
 import { type CallState, madeAt } from '../../visit';
 import type { ViewOptions } from '../call-view';
-import { OUTCOME_WORDS } from '../fixed-words';
+import { fittedWords, OUTCOME_WORDS } from '../fixed-words';
 import { type Excluded, excludedOf } from './excluded';
 import { givenAtClosing } from './given';
 import { type Handover, handoverOf } from './handover';
@@ -160,7 +160,7 @@ function didOf(state: CallState, titleOf: (part: string) => string, { units }: V
       const part = capital(titleOf(body.part));
       if (body.old === true) return [`${part}: the old one is in again`];
       const reads = body.reads ? `, the new one reads ${formatReading(body.reads.reading, units)}` : '';
-      return [`${part}: ${body.action === '' ? 'repaired or replaced' : body.action}${reads}`];
+      return [`${part}: ${body.action === '' ? 'repaired or replaced' : body.action}${fittedWords(body)}${reads}`];
     }
     if (body.type === 'adjusted' && !adjustments.has(id))
       return [`${body.what}: was ${body.original}, now ${body.now}`];

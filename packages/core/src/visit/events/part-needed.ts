@@ -1,5 +1,6 @@
 import * as t from '@sinclair/typebox';
 import { bodyOf } from '../../question';
+import { dayProblem } from '../fields';
 import type { EventKind } from './event-kind';
 
 const body = bodyOf('part-needed', {
@@ -25,8 +26,7 @@ export interface NeededPart {
 /** A part is needed that is not at hand. */
 export const partNeeded: EventKind<typeof body> = {
   body,
-  problem: (_model, { expected }) =>
-    /^(\d{4}-\d{2}-\d{2})?$/.test(expected) ? undefined : `${expected} is no day; write it as 2026-11-30`,
+  problem: (_model, { expected }) => (expected === '' ? undefined : dayProblem(expected)),
   apply: (draft, { type: _type, ...needed }, { id }) =>
     void draft.needed.set(id, { ...needed, event: id, here: false }),
 };

@@ -53,6 +53,8 @@ function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog' | 'onSwa
   const [part, setPart] = useState<string>();
   const [measured, setMeasured] = useState(false);
   const [reads, setReads] = useState('');
+  const [number, setNumber] = useState('');
+  const [warranty, setWarranty] = useState('');
   const [problem, setProblem] = useState<string>();
   const chosen = part ?? view.suspects[0]?.part;
   const dimension = chosen !== undefined && drawing.words.capacitors.includes(chosen) ? 'capacitance' : 'resistance';
@@ -68,10 +70,12 @@ function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog' | 'onSwa
       action: '',
       measured,
       ...(read?.ok && { reads: { reading: read.value, typed: reads.trim() } }),
+      ...(measured && number.trim() !== '' && { number: number.trim() }),
+      ...(measured && warranty !== '' && { warranty }),
     });
     setPart(undefined);
     setMeasured(false);
-    setReads('');
+    [setReads, setNumber, setWarranty].forEach((set) => set(''));
   };
   const putBack = (): void => {
     if (chosen === undefined) return setProblem('Choose the part of which the old one is in again.');
@@ -98,6 +102,12 @@ function Repair({ drawing, view, onBody }: Omit<Props, 'call' | 'onLog' | 'onSwa
           value={reads}
           onChange={setReads}
         />
+      )}
+      {measured && (
+        <>
+          <Field label="Number of the new part" maxLength={60} value={number} onChange={setNumber} />
+          <Field label="Under warranty until" type="date" value={warranty} onChange={setWarranty} />
+        </>
       )}
       <Button onClick={repaired}>Repaired: try again</Button>
       <Button onClick={putBack}>Old part in again</Button>
