@@ -106,6 +106,15 @@ for (const [where, width, height] of [
     await page.locator('[data-suspect]').first().waitFor({ state: 'attached' });
     await secondVisit(seat);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    // The machine knows what is in it from now on.
+    await page.goto(`${stack.url}/machines`);
+    await page
+      .getByRole('link', { name: /Quarry Road/ })
+      .first()
+      .click();
+    const parts = page.getByRole('group', { name: 'Parts fitted' });
+    await expect(parts).toContainText('HS-41-B');
+    await expect(parts).toContainText('until 2027-11-30');
   });
 
 test('the same wholly without signal: kept on the device from the opening to the report, and sent when it is back', async ({

@@ -32,6 +32,13 @@ export const useMachines = (asked: MachinesAsked) =>
     },
   });
 
+/** What a machine’s history is made of: readings and repairs of its calls. */
+export const entriesQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['entries', id],
+    queryFn: () => http('GET /machines/:id/readings', { params: { id } }),
+  });
+
 /** Whose machine it is. */
 export const useContact = (id: string | undefined) =>
   useQuery({

@@ -24,6 +24,7 @@ import styles from './MachinePage.module.css';
 import { MergeDialog } from './MergeDialog';
 import { OneMachine } from './OneMachine';
 import { OverTime } from './OverTime';
+import { PartsFitted } from './PartsFitted';
 import { Photos } from './Photos';
 import { RetireDialog } from './RetireDialog';
 import { SheetDialog } from './SheetDialog';
@@ -84,6 +85,7 @@ function Shown({ machine: m, me }: { readonly machine: Machine; readonly me: Me 
       <LifeOf machine={m} />
       <div className={styles.column}>
         <OverTime machine={m} units={me.units} />
+        <PartsFitted machine={m} />
         <Preview profile={m.profile} build={m.build} />
         <WiresOf machine={m} onName={() => setAsked('wires')} />
         <Photos machine={m} />
