@@ -107,6 +107,8 @@ test('a whole call is played with the meter: keys for what is seen, the meter fo
   await expect(bench.getByRole('list', { name: 'Seen and heard now' })).toContainText('Damper opens', {
     timeout: 30_000,
   });
+  // The lines of the proof stand where the circuit stood.
+  await page.getByRole('button', { name: 'The circuit' }).click();
   await page
     .locator('[data-ladder]')
     .getByRole('button', { name: /^SEC[,.]/ })
