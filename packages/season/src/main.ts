@@ -12,7 +12,6 @@ const OUT = join(import.meta.dirname, '../season.jsonl.gz');
 interface Played {
   readonly index: number;
   readonly lines: readonly string[];
-  readonly hidden: string;
   readonly ended: string;
 }
 
@@ -27,7 +26,7 @@ async function some(which: string): Promise<void> {
     if (index % of !== mine) continue;
     const played = season.play(index);
     const lines = (await season.linesOf(index, played)).map((line) => JSON.stringify(line));
-    process.send!({ index, lines, hidden: played.hidden, ended: played.ended } satisfies Played);
+    process.send!({ index, lines, ended: played.ended } satisfies Played);
   }
   process.disconnect();
 }

@@ -1,6 +1,7 @@
 import { ENGINE_VERSION, type Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
 import { loadProfile } from '@zetalysis/core/profile';
+import type { EndingId } from '@zetalysis/core/rules';
 import { NORMAL_SETUP, Random, VirtualAppliance, varied } from '@zetalysis/core/simulation';
 import { buildEntry, type CallEvent, setupEntry } from '@zetalysis/core/visit';
 import { dayOf, pick, pickBy } from './calendar';
@@ -19,8 +20,6 @@ export interface Known {
 /** A call that was played to its end. */
 export interface PlayedCall {
   readonly events: readonly CallEvent[];
-  /** What was hidden; nobody in the call knew. */
-  readonly hidden: string;
   /** Ended so; `open` where it did not. */
   readonly ended: string;
 }
@@ -53,7 +52,7 @@ export function playCall(plan: PlannedCall, { machine }: SeasonMachine, { source
   );
   const technician = new ScriptedTechnician(engine, appliance, log, plan.authority, random);
   const ended = plan.kind === 'today' ? 'open' : visit(plan, technician, log, engine, random);
-  return { events: log.events, hidden: hidden?.id ?? 'nothing', ended };
+  return { events: log.events, ended };
 }
 
 /** What is broken, by how often it breaks. */
@@ -104,7 +103,7 @@ function visit(
 /** Ends a call; one that lacks something of its ending stays open. */
 const closed = (
   technician: ScriptedTechnician,
-  ending: string,
+  ending: EndingId,
   given: Readonly<Record<string, string>> = {},
 ): string => (technician.close(ending, given).length === 0 ? ending : 'open');
 
@@ -146,7 +145,7 @@ function partFirst(
 
 /** Somebody has gone round the limit before: it comes off first of all. */
 function foundJumper(log: WrittenLog, engine: Engine): void {
-  const limit = engine.model.parts.find((p) => p.safety !== undefined && p.id === 'limit');
+  const limit = engine.model.parts.find((p) => p.safety === 'furnace-limit');
   if (!limit) return;
   log.write({
     ...setupEntry({ ...NORMAL_SETUP, bypassed: [limit.id] }),
@@ -162,7 +161,7 @@ function foundJumper(log: WrittenLog, engine: Engine): void {
 
 /** The air switch is gone round for one try with somebody beside it, and is in its place again ten minutes later. */
 function testJumper(log: WrittenLog, engine: Engine): void {
-  const air = engine.model.parts.find((p) => p.id === 'pressure-switch');
+  const air = engine.model.parts.find((p) => p.safety === 'air-proof');
   if (!air) return;
   log.write({ type: 'fact', fact: 'draft', value: 'enough' }, 3);
   log.write(setupEntry({ ...NORMAL_SETUP, power: false }), 1);

@@ -5,14 +5,13 @@ import { answered, kindOf, type Observation, type Question } from '@zetalysis/co
 import {
   type Authority,
   closingProblems,
+  type EndingId,
   endingWith,
-  isDone,
   METER_AFTER,
   type Need,
   offer,
   openLines,
   type ProofLine,
-  proofListsFor,
   rangeOf,
 } from '@zetalysis/core/rules';
 import { NORMAL_SETUP, type Random, type VirtualAppliance } from '@zetalysis/core/simulation';
@@ -69,13 +68,12 @@ export class ScriptedTechnician {
   }
 
   /** The break as the engine drafts it, with the advice of that moment; whoever wrote it says what is done. */
-  record(action: string): string {
+  record(action: string): void {
     const { state } = this.log;
     const assessment = this.engine.assess(state.evidence);
     const draft = draftRecord(this.engine, assessment);
     const advice = snapshot(this.engine, assessment, []);
     this.log.write({ type: 'break-recorded', ...draft, action, advice }, 1.5);
-    return draft.part;
   }
 
   /** Takes out what leads, and what made it open; every new part is measured first. Whether everything runs then. */
@@ -105,14 +103,13 @@ export class ScriptedTechnician {
       if (!mended) log.write({ type: 'cause', safety, words: 'Found, and mended with this repair.', mended: true });
     log.wait(15);
     // What was done for one line may ask for another.
-    for (let round = 0; round < 3; round++) for (const line of this.#lines()) this.#line(line);
+    for (let round = 0; round < 3; round++) for (const line of openLines(log.state.followed)) this.#line(line);
   }
 
   /** Closes the call, if its ending has all that it asks for; else what it lacks. */
-  close(ending: string, given: Readonly<Record<string, string>> = {}, words = ''): readonly string[] {
+  close(ending: EndingId, given: Readonly<Record<string, string>> = {}): readonly string[] {
     const lacking = closingProblems(endingWith(ending)!, given, this.log.state.followed);
-    if (lacking.length === 0)
-      this.log.write({ type: 'closed', words, ending: ending as 'proved', given: { ...given } }, 1);
+    if (lacking.length === 0) this.log.write({ type: 'closed', words: '', ending, given: { ...given } }, 1);
     return lacking;
   }
 
@@ -137,12 +134,6 @@ export class ScriptedTechnician {
 
   get #burns(): boolean {
     return this.log.state.followed.c.mayBurn;
-  }
-
-  #lines(): readonly ProofLine[] {
-    const { followed } = this.log.state;
-    const touched = proofListsFor(followed.c.family, followed.c.touched).flatMap(({ lines }) => lines);
-    return [...new Set([...openLines(followed), ...touched])].filter((line) => !isDone(line, followed));
   }
 
   #line(line: ProofLine): void {

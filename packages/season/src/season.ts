@@ -20,6 +20,7 @@ type Line = Readonly<Record<string, unknown>>;
 /** One photo stands with every so many-th call that was played. */
 const PHOTO_EVERY = 45;
 const PHOTO_KINDS = ['plate', 'wiring', 'damage'] as const;
+
 /** The invented shop's season: always the same one. Profiles are read from a folder. */
 export class Season {
   readonly machines: readonly SeasonMachine[] = machinesOfSeason();

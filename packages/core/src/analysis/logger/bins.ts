@@ -49,7 +49,7 @@ export interface Window {
 export function coarser(all: readonly Bin[], { from, to }: Window): readonly Bin[] {
   const bins = all.filter((b) => b.at >= from && b.at <= to);
   const each = Math.ceil(bins.length / MOST_DRAWN);
-  if (each === 1) return bins;
+  if (each <= 1) return bins;
   return Array.from({ length: Math.ceil(bins.length / each) }, (_, i) => {
     const some = bins.slice(i * each, (i + 1) * each);
     return {
