@@ -74,6 +74,7 @@ runMain(async () => {
   const jestCode = await show('npx', ['jest', '--json', `--outputFile=${jestFile}`], {
     TEST_DATABASE_URL: database.url,
     TEST_OWNER_DATABASE_URL: database.ownerUrl,
+    TEST_FURNISHED: join(folder, 'furnished'),
   });
   await database.stop();
   rmSync(folder, { recursive: true, force: true });

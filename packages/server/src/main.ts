@@ -10,7 +10,7 @@ import { loadDemo } from './demo/demo';
 import { makeMissingOverviews } from './features/calls/overviews';
 import { ProfileChecker } from './features/profiles/checker';
 import { checkScript } from './features/profiles/check-script';
-import { readProfiles } from './features/profiles/service';
+import { Profiles, shippedIn } from './features/profiles/service';
 
 // The server. `--demo` loads the demo data when there is none, `--season FILE` a year of its work with them. What else there is to do to a database: see admin.ts.
 const here = dirname(fileURLToPath(import.meta.url));
@@ -21,7 +21,7 @@ const logger = pino({ level: config.logLevel }, pino.destination(config.logFile 
 console.warn = () => logger.warn('a library warned');
 
 if (config.ownerUrl !== '') {
-  const owner = connect(config.ownerUrl);
+  const owner = connect(config.ownerUrl, { patient: true });
   const applied = await migrate(owner);
   await owner.close();
   if (applied.length > 0) logger.info({ applied }, 'database migrated');
@@ -37,7 +37,8 @@ if (pending.length > 0) {
 
 await makeMissingOverviews();
 
-const profiles = await readProfiles(resolve(here, '../../../profiles'), new ProfileChecker(checkScript(here)));
+const checker = new ProfileChecker(checkScript(here));
+const profiles = new Profiles(await shippedIn(resolve(here, '../../../profiles'), checker), checker);
 await profiles.keep();
 const season = process.argv.indexOf('--season');
 if (process.argv.includes('--demo'))

@@ -5,6 +5,7 @@ import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import request from 'supertest';
+import type { WholeProfile } from '@zetalysis/contract';
 import { v7 } from 'uuid';
 import type { CallEvent, EventBody } from '@zetalysis/core/visit';
 import { type AppOptions, createApp } from '../src/app';
@@ -14,8 +15,9 @@ import { defineModels } from '../src/db/models';
 import { DEMO_PASSWORD, loadDemo } from '../src/demo/demo';
 import { ProfileChecker } from '../src/features/profiles/checker';
 import { checkScript } from '../src/features/profiles/check-script';
-import { type Profiles, readProfiles } from '../src/features/profiles/service';
+import { Profiles, shippedIn } from '../src/features/profiles/service';
 import { KEY_HEADER, SESSION_COOKIE } from '../src/http/sessions';
+import { furnished, pour } from './furnished';
 
 /** The migrating user's way into the database server, and the running program's. */
 const { TEST_DATABASE_URL: server, TEST_OWNER_DATABASE_URL: ownersServer } = process.env;
@@ -66,17 +68,31 @@ export function openHouse({ season, say }: Furnished = {}): House {
   const anotherApp = (on = sequelize, settings: Partial<AppOptions> = {}): Express =>
     createApp({ sequelize: on, profiles, sessionSecret, logger, webDir: '', ...settings });
 
-  beforeAll(async () => {
-    const first = connect(ownersServer!);
-    await first.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  const create = async (name: string): Promise<void> => {
+    const first = connect(ownersServer!, { patient: true });
+    await first.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
     await first.close();
-    owner = connect(ownerUrl);
-    await migrate(owner);
-    sequelize = connect(url);
+    owner = connect(ownerUrl, { patient: true });
+    sequelize = connect(url, { patient: true });
     defineModels(sequelize);
-    profiles = await readProfiles(join(__dirname, '../../../profiles'), checker);
+  };
+  /** From nothing: every migration, every profile checked, the demo loaded. */
+  const build = async (): Promise<Map<string, WholeProfile>> => {
+    await migrate(owner);
+    const shipped = await shippedIn(join(__dirname, '../../../profiles'), checker);
+    profiles = new Profiles(shipped, checker);
     await profiles.keep();
     await loadDemo(profiles, season, say);
+    return shipped;
+  };
+  beforeAll(async () => {
+    await create(database);
+    if (season === undefined) {
+      const made = await furnished(ownerUrl, build);
+      // Somebody else’s: what they built is poured into this one.
+      if (made.by !== database) await pour(made.dump, ownerUrl);
+      profiles = new Profiles(made.shipped, checker);
+    } else await build();
     app = anotherApp();
   });
   afterAll(async () => {

@@ -6,20 +6,31 @@ interface More {
   readonly hear?: (sql: string) => void;
   /** Other nodes of the same cluster, in the order in which they are taken when the first is away. */
   readonly nodes?: readonly Node[];
+  /** Nobody waits for an answer: on a busy machine a connection may take its time. */
+  readonly patient?: boolean;
 }
 
 /** A connection to a cluster is made anew after so many uses: its node may have lost the others, and not its connections. */
 const USES_OF_A_NODE = 500;
 
+/** So long somebody may wait for a connection at most, milliseconds. */
+const PATIENCE = 30_000;
+
 /** Opens the connection pool. Times are stored in UTC. */
-export function connect(url: string, { hear, nodes = [] }: More = {}): Sequelize {
+export function connect(url: string, { hear, nodes = [], patient = false }: More = {}): Sequelize {
   const isCluster = nodes.length > 0;
   const options: Options = {
     dialect: 'mariadb',
     logging: hear ?? false,
     timezone: '+00:00',
-    pool: { max: 8, min: 0, acquire: 5000, idle: 10_000, ...(isCluster && { maxUses: USES_OF_A_NODE }) },
-    dialectOptions: { connectTimeout: isCluster ? 1000 : 3000 },
+    pool: {
+      max: 8,
+      min: 0,
+      acquire: patient ? PATIENCE : 5000,
+      idle: 10_000,
+      ...(isCluster && { maxUses: USES_OF_A_NODE }),
+    },
+    dialectOptions: { connectTimeout: patient ? PATIENCE : isCluster ? 1000 : 3000 },
     retry: { max: 1 },
   };
   const sequelize = new Sequelize(url, options);

@@ -23,7 +23,7 @@ async function withDatabase(name: string, work: (url: string) => Promise<void>):
 }
 
 async function open<T>(url: string, work: (owner: Sequelize) => Promise<T>): Promise<T> {
-  const owner = connect(url);
+  const owner = connect(url, { patient: true });
   try {
     return await work(owner);
   } finally {

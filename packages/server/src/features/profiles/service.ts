@@ -117,10 +117,9 @@ const whole = ({ id, version, source, importedBy, description }: StoredText): Wh
 });
 
 /**
- * Reads the shipped profiles once at start; a broken one stops the server with its problems. The engine's memory stays with
- * the thread that checks.
+ * The profiles of a directory as they are served, by id, each checked. Throws an Error that names the first one that is not sound.
  */
-export async function readProfiles(directory: string, checker: ProfileChecker): Promise<Profiles> {
+export async function shippedIn(directory: string, checker: ProfileChecker): Promise<Map<string, WholeProfile>> {
   const map = new Map<string, WholeProfile>();
   for (const file of readdirSync(directory).filter((f) => f.endsWith('.yaml'))) {
     const source = readFileSync(join(directory, file), 'utf8');
@@ -128,7 +127,7 @@ export async function readProfiles(directory: string, checker: ProfileChecker): 
     if (!answer.sound) throw new Error(`${file}: ${answer.problems.join('\n')}`);
     map.set(answer.description.id, { ...asListed(answer.description, null), source });
   }
-  return new Profiles(map, checker);
+  return map;
 }
 
 /** A profile without its text, for lists. */
