@@ -1,6 +1,7 @@
 import { ProblemError } from '@zetalysis/core/profile';
 import { diagnose } from './diagnose';
 import { netlist } from './netlist';
+import { practice } from './practice';
 import { profiles } from './profiles';
 import { report } from './report';
 
@@ -15,7 +16,7 @@ export interface Done {
 }
 export type Command = (args: string[]) => Done | Promise<Done>;
 
-const COMMANDS: Readonly<Record<string, Command>> = { diagnose, simulate, netlist, profiles, report, score };
+const COMMANDS: Readonly<Record<string, Command>> = { diagnose, simulate, netlist, practice, profiles, report, score };
 
 /** Runs one command line. Bad input prints its reason on stderr and gives 2. */
 export async function main(args: string[]): Promise<number> {

@@ -10,6 +10,8 @@ export const USAGE = `zetalysis: model-based troubleshooting for heating applian
       runs one try for heat and prints what happens when
   zetalysis netlist PROFILE [--variant V] [--fault part.mode ...] [--dc]
       writes the circuit, as it stands at the end of the run, as a SPICE deck
+  zetalysis practice [--count N] [--seed N] [--level 0–7] [--json]
+      draws exercises, lets three scripted players play each, and prints what their marks are
   zetalysis profiles [--check FILE | --coverage ID] [--json]
       lists the profiles, checks one, or says what its tests can tell apart
   zetalysis report CASE.yaml --out FILE.pdf|FILE.html [--for customer|technical|handover] [--size letter|a4] [--units us|si]

@@ -22,12 +22,3 @@ export function idAt(at: number, random: Random): string {
   const variant = '89ab'[Math.floor(random.next() * 4)]!;
   return `${time.slice(0, 8)}-${time.slice(8)}-7${hex(3)}-${variant}${hex(3)}-${hex(6)}${hex(6)}`;
 }
-
-/** One of a list. */
-export const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random.next() * list.length)]!;
-
-/** One of a list, by weight. */
-export function pickBy<T>(list: readonly T[], weight: (one: T) => number, random: Random): T {
-  let at = random.next() * list.reduce((sum, one) => sum + weight(one), 0);
-  return list.find((one) => (at -= weight(one)) < 0) ?? list.at(-1)!;
-}

@@ -1,8 +1,8 @@
 import type { Contact, Machine } from '@zetalysis/contract';
 import { BLANK_SHEET, type Sheet } from '@zetalysis/core/history';
 import { PLAIN } from '@zetalysis/core/profile';
-import { Random } from '@zetalysis/core/simulation';
-import { idAt, LAST_DAY, momentOf, pick, pickBy } from './calendar';
+import { pick, pickBy, Random } from '@zetalysis/core/simulation';
+import { idAt, LAST_DAY, momentOf } from './calendar';
 import { ACCESS, FAMILIES_IN_TOWN, PLACES, STANDS, STREETS, SURNAMES, TOWNS } from './invented';
 
 /** A machine of the season, and whose it is. */

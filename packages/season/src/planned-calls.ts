@@ -1,6 +1,6 @@
 import type { Authority } from '@zetalysis/core/rules';
-import { Random } from '@zetalysis/core/simulation';
-import { momentOf, pick, pickBy } from './calendar';
+import { pick, pickBy, Random } from '@zetalysis/core/simulation';
+import { momentOf } from './calendar';
 import { FAMILIES_IN_TOWN, PEOPLE } from './invented';
 import type { SeasonMachine } from './machines';
 

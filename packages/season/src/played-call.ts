@@ -1,15 +1,15 @@
 import { ENGINE_VERSION, type Engine } from '@zetalysis/core/diagnosis';
 import type { Hypothesis } from '@zetalysis/core/inference';
+import { type HowTheyWork, ScriptedTechnician, WrittenLog } from '@zetalysis/core/practice';
+import { draftRecord, snapshot } from '@zetalysis/core/presentation';
 import { loadProfile } from '@zetalysis/core/profile';
 import type { EndingId } from '@zetalysis/core/rules';
-import { NORMAL_SETUP, Random, VirtualAppliance, varied } from '@zetalysis/core/simulation';
+import { NORMAL_SETUP, pick, pickBy, Random, VirtualAppliance, varied } from '@zetalysis/core/simulation';
 import { buildEntry, type CallEvent, setupEntry } from '@zetalysis/core/visit';
-import { dayOf, pick, pickBy } from './calendar';
+import { dayOf, idAt } from './calendar';
 import { COUNTERS } from './invented';
 import type { SeasonMachine } from './machines';
 import type { PlannedCall } from './planned-calls';
-import { ScriptedTechnician } from './scripted-technician';
-import { WrittenLog } from './written-log';
 
 /** The profile of a machine, and the engine that knows it. */
 export interface Known {
@@ -26,6 +26,16 @@ export interface PlayedCall {
 
 const DAY_MINUTES = 24 * 60;
 
+/** Seldom wrong, and the break is recorded as the page drafts it. */
+const BY_THE_BOOK: HowTheyWork = {
+  misreported: 0.01,
+  record: (engine, assessment) => ({
+    type: 'break-recorded',
+    ...draftRecord(engine, assessment),
+    advice: snapshot(engine, assessment, []),
+  }),
+};
+
 /** Plays a planned call on a virtual appliance, entry by entry. The same plan gives the same log. */
 export function playCall(plan: PlannedCall, { machine }: SeasonMachine, { source, engine }: Known): PlayedCall {
   const random = new Random(plan.seed);
@@ -35,7 +45,7 @@ export function playCall(plan: PlannedCall, { machine }: SeasonMachine, { source
     loadProfile(source, machine.profile, { build: machine.build, vary: varied(random) }),
     hidden?.faults ?? [],
   );
-  const log = new WrittenLog(model, plan.at, plan.person, random);
+  const log = new WrittenLog(model, plan.at, plan.person, (now) => idAt(now, random));
   log.write(
     {
       type: 'opened',
@@ -50,7 +60,7 @@ export function playCall(plan: PlannedCall, { machine }: SeasonMachine, { source
     },
     0,
   );
-  const technician = new ScriptedTechnician(engine, appliance, log, plan.authority, random);
+  const technician = new ScriptedTechnician(engine, appliance, log, plan.authority, random, BY_THE_BOOK);
   const ended = plan.kind === 'today' ? 'open' : visit(plan, technician, log, engine, random);
   return { events: log.events, ended };
 }

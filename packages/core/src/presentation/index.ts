@@ -9,7 +9,7 @@ export { COMPLAINT_WORDS, OUTCOME_WORDS } from './fixed-words';
 export { type Guide, guideOf } from './guide';
 export { type BandView, type JudgedView, sayJudged } from './judged-words';
 export { windingView, type WindingView } from './winding-view';
-export type { LadderView } from './ladder-view';
+export { bareLadder, type LadderView } from './ladder-view';
 export type { ClockView } from './running';
 export { type ProofView, proofView } from './proof-view';
 export { predictionBriefly, predictionWords, questionTitle } from './question-words';
@@ -28,3 +28,14 @@ export type { RunCurve } from './run-curves';
 export { swapView, type SwapView } from './swap-view';
 export { understood } from './understood';
 export { whatNow, type WhatNow } from './what-now';
+export {
+  endingsNow,
+  type EndingsNow,
+  hintWords,
+  type LessonView,
+  lessonView,
+  type MoveLine,
+  type NeedLine,
+  type StandView,
+  standView,
+} from './practice-view';

@@ -1,3 +1,4 @@
+import type { Drawing } from './drawing';
 import type { Assessment, Engine } from '../diagnosis';
 import { type Hypothesis, predicts, repairOf } from '../inference';
 import { AS_IT_STANDS, findPhase, type Model, type NetIndex } from '../profile';
@@ -169,3 +170,17 @@ function netsOf(
   }
   return result;
 }
+
+/** The circuit without anything known of it. */
+export const bareLadder = ({ words }: Drawing): LadderView => ({
+  nets: Object.fromEntries(
+    words.nets.map((net) => [
+      net,
+      { state: 'unknown', good: '', bad: undefined, sound: '', measured: undefined, there: undefined },
+    ]),
+  ),
+  suspected: {},
+  bypassed: [],
+  apart: [],
+  lifted: [],
+});

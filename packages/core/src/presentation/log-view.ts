@@ -3,9 +3,9 @@ import type { Assessment, Engine } from '../diagnosis';
 import { findPart, findPhase, type Model } from '../profile';
 import { contradiction } from '../proof';
 import { type AnswerBody, kindOf, kindOfBody, type Observation, readAnswer } from '../question';
-import type { TestingStandard } from '../standards';
+import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import { endingWith, type Followed, proofLineWith, telephoneQuestion } from '../rules';
-import { formatDuration, formatReading, millis, type Reading, readingValue } from '../units';
+import { formatDuration, formatReading, millis, type Reading, readingValue, type UnitSystem } from '../units';
 import { NORMAL_SETUP } from '../simulation';
 import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
 import { sayJudgement } from './judgement-words';
@@ -54,10 +54,9 @@ type LogReader = Reader & { readonly standard: TestingStandard };
 /** The log in words, oldest first. */
 export function logOf(engine: Engine, state: CallState, assessment: Assessment, reader: LogReader): LogLine[] {
   const { model } = engine;
-  let before = setupEntry(NORMAL_SETUP);
-  return state.log.map(({ event, retracted, problem }) => {
-    const words = entryWords(engine, event, reader, before, state.followed);
-    if (event.body.type === 'setup' && !retracted) before = event.body;
+  const texts = textsOf(engine, state, reader);
+  return state.log.map(({ event, retracted, problem }, i) => {
+    const words = texts[i]!;
     return {
       id: event.id,
       words,
@@ -87,6 +86,26 @@ function saidBySuspects(model: Model, assessment: Assessment, event: string, rea
       fits: contradiction(leading, [item]) === 0,
     };
   });
+}
+
+/** What every entry of a log says, oldest first. */
+function textsOf(engine: Engine, { log, followed }: CallState, reader: LogReader): string[] {
+  let before = setupEntry(NORMAL_SETUP);
+  return log.map(({ event, retracted }) => {
+    const words = entryWords(engine, event, reader, before, followed);
+    if (event.body.type === 'setup' && !retracted) before = event.body;
+    return words;
+  });
+}
+
+/** The same with the id of each, as the usual shop reads it. */
+export function entryTexts(
+  engine: Engine,
+  state: CallState,
+  units: UnitSystem,
+): { readonly id: string; readonly words: string }[] {
+  const texts = textsOf(engine, state, { units, standard: USUAL_STANDARD });
+  return state.log.map(({ event }, i) => ({ id: event.id, words: texts[i]! }));
 }
 
 function entryWords(engine: Engine, { body }: CallEvent, reader: LogReader, before: SetUp, followed: Followed): string {

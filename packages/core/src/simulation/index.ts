@@ -7,9 +7,9 @@ export { type CircuitState, CircuitStates } from './circuit-state';
 export { voltsBetween } from './drive-state';
 export { chainKey, type Episode, episodeKey, FIRST_EPISODE } from './episode';
 export { type Lived, Lives } from './lives';
-export { LivingAppliance, type Now } from './living-appliance';
+export { LivingAppliance, momentIn, type Now } from './living-appliance';
 export { atMoment } from './moment';
-export { Random } from './random';
+export { pick, pickBy, Random } from './random';
 export { findFault, run } from './run';
 export {
   failureModeOf,

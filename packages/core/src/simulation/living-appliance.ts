@@ -61,12 +61,12 @@ export class LivingAppliance {
 
   now(now: Millis): Now {
     const lived = this.appliance.live(this.chain);
-    return { lived, at: foldedInto(lived.trace, Math.max(0, now - this.since)) };
+    return { lived, at: momentIn(lived.trace, Math.max(0, now - this.since)) };
   }
 }
 
 /** A moment of a trace so long after its beginning: the last state stands for ever, or the round repeats. */
-function foldedInto({ end, cycle }: Trace, elapsed: Millis): Millis {
+export function momentIn({ end, cycle }: Trace, elapsed: Millis): Millis {
   if (elapsed < end) return elapsed;
   return cycle ? cycle.from + ((elapsed - cycle.from) % cycle.length) : end;
 }

@@ -24,3 +24,12 @@ export class Random {
     return -mean * Math.log(1 - this.next());
   }
 }
+
+/** One of a list. */
+export const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random.next() * list.length)]!;
+
+/** One of a list, by weight. */
+export function pickBy<T>(list: readonly T[], weight: (one: T) => number, random: Random): T {
+  let at = random.next() * list.reduce((sum, one) => sum + weight(one), 0);
+  return list.find((one) => (at -= weight(one)) < 0) ?? list.at(-1)!;
+}

@@ -30,6 +30,8 @@ const Bench = lazy(() => import('../places/bench/Bench'));
 const TestPage = lazy(() => import('../places/bench/TestPage'));
 const Register = lazy(() => import('../places/bench/Register'));
 const Calculator = lazy(() => import('../places/bench/Calculator'));
+const Practice = lazy(() => import('../places/practice/Practice'));
+const ExercisePage = lazy(() => import('../places/practice/ExercisePage'));
 const Library = lazy(() => import('../places/library/Library'));
 const Appliance = lazy(() => import('../places/library/Appliance'));
 const FieldCard = lazy(() => import('../places/library/FieldCard'));
@@ -87,6 +89,8 @@ const router = createBrowserRouter([
       { path: '/bench/tests/:id', element: <SignedIn place={(me) => <TestPage me={me} />} /> },
       { path: '/bench/instruments', element: <SignedIn place={(me) => <Register me={me} />} /> },
       { path: '/bench/calculators/:id', element: <SignedIn place={(me) => <Calculator me={me} />} /> },
+      { path: '/practice', element: <SignedIn place={(me) => <Practice me={me} />} /> },
+      { path: '/practice/:code', element: <SignedIn inCall place={(me) => <ExercisePage me={me} />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
       { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },
       { path: '/library/:id/card', element: <SignedIn place={(me) => <FieldCard me={me} />} /> },

@@ -15,5 +15,10 @@ export const PLACES = [
     title: 'Bench',
     sign: 'M4 14a8 8 0 0 1 16 0M12 14l5 -5M3 18h18v4H3z',
   },
+  {
+    to: '/practice',
+    title: 'Practice',
+    sign: 'M4 4h16v16H4zM9.5 9.5a2.7 2.7 0 1 1 4 2.3c-1 .7-1.5 1.1-1.5 2.2M12 17v.2',
+  },
   { to: '/library', title: 'Library', sign: 'M4 3h5v18H4zM9 3h5v18H9zM15 5l4 -1l3 16l-4 1z' },
 ] as const;

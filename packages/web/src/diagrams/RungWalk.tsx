@@ -113,7 +113,7 @@ function PointRow({
         <Place state={state} measured={net?.measured !== undefined} />
       </svg>
       <b>{name}</b>
-      <span className={styles.state}>{lifted ? 'lead lifted' : (own ?? state)}</span>
+      <span className={styles.state}>{lifted ? 'lead lifted' : (own ?? (net?.sound === '' ? '' : state))}</span>
       <span className={styles.read}>
         {isRed && <b data-probe="red">red probe</b>}
         {isBlack && <b data-probe="black">black probe</b>}
@@ -121,7 +121,7 @@ function PointRow({
         {net?.there?.differs ? (
           <em>≠ {net.there.briefly}</em>
         ) : (
-          net && net.measured !== net.sound && <small>sound {net.sound}</small>
+          net && net.sound !== '' && net.measured !== net.sound && <small>sound {net.sound}</small>
         )}
       </span>
     </button>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { SPEEDS } from '@zetalysis/core/instruments';
-import type { Drawing, LadderView } from '@zetalysis/core/presentation';
+import { bareLadder } from '@zetalysis/core/presentation';
 import { formatDuration } from '@zetalysis/core/units';
 import { Ladder } from '../diagrams/Ladder';
 import { AntTheme } from '../kit/AntTheme';
@@ -98,7 +98,7 @@ export function SimulatedBench() {
           <Block title="Where the probes are" note={`${instrument.card.title}: tap a point`} className={styles.middle}>
             <Ladder
               drawing={drawing}
-              view={bare(drawing)}
+              view={bareLadder(drawing)}
               red={red}
               passage={black}
               onNet={tap}
@@ -132,17 +132,3 @@ const SWITCHES = [
   { what: 'gas', title: 'Gas', on: 'Gas open', off: 'shut' },
   { what: 'heatCall', title: 'Call for heat', on: 'Calls', off: 'no call' },
 ] as const;
-
-/** The circuit without anything known of it. */
-const bare = ({ words }: Drawing): LadderView => ({
-  nets: Object.fromEntries(
-    words.nets.map((net) => [
-      net,
-      { state: 'unknown', good: '', bad: undefined, sound: '', measured: undefined, there: undefined },
-    ]),
-  ),
-  suspected: {},
-  bypassed: [],
-  apart: [],
-  lifted: [],
-});

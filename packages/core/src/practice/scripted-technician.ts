@@ -1,7 +1,5 @@
-import { type Assessment, type Engine, standingOf } from '@zetalysis/core/diagnosis';
-import { SimulatedTechnician } from '@zetalysis/core/practice';
-import { draftRecord, snapshot } from '@zetalysis/core/presentation';
-import { answered, kindOf, type Observation, type Question } from '@zetalysis/core/question';
+import { type Assessment, type Engine, standingOf } from '../diagnosis';
+import type { Question } from '../question';
 import {
   type Authority,
   closingProblems,
@@ -12,16 +10,28 @@ import {
   offer,
   openLines,
   type ProofLine,
-  rangeOf,
-} from '@zetalysis/core/rules';
-import { NORMAL_SETUP, type Random, type VirtualAppliance } from '@zetalysis/core/simulation';
-import { setupFor, type Test, wantedOf } from '@zetalysis/core/test-choice';
-import { formatReading, type Reading } from '@zetalysis/core/units';
-import { type EventBody, setupEntry } from '@zetalysis/core/visit';
+} from '../rules';
+import { NORMAL_SETUP, type Random, type VirtualAppliance } from '../simulation';
+import { type TestingStandard, USUAL_STANDARD } from '../standards';
+import { setupFor, type Test, wantedOf } from '../test-choice';
+import { type EventBody, setupEntry } from '../visit';
+import { entryOf } from './entry-of';
+import { lineDone } from './line-done';
+import { SimulatedTechnician } from './simulated-technician';
 import type { WrittenLog } from './written-log';
 
 /** How a visit came out. */
 export type Found = 'proved' | 'suspected' | 'nothing';
+
+/** How somebody works. */
+export interface HowTheyWork {
+  /** Share of cues, outcomes and codes that they get wrong. */
+  readonly misreported: number;
+  /** How a break is written down, with the advice of that moment. */
+  readonly record: (engine: Engine, assessment: Assessment) => Extract<EventBody, { type: 'break-recorded' }>;
+  /** In which order they were taught to test. */
+  readonly standard?: TestingStandard;
+}
 
 const MOST_TESTS = 14;
 /** Somebody stops testing where the break is proved and leads with so much. */
@@ -41,8 +51,9 @@ export class ScriptedTechnician {
     private readonly log: WrittenLog,
     private readonly authority: Authority,
     private readonly random: Random,
+    private readonly how: HowTheyWork,
   ) {
-    this.#hand = new SimulatedTechnician(appliance, random, { misreported: 0.01, leads: 0.2, set: 'dc' });
+    this.#hand = new SimulatedTechnician(appliance, random, { leads: 0.2, set: 'dc', ...how });
   }
 
   /** Looks on while it tries once: every step, how it ends, what the light shows. */
@@ -69,16 +80,17 @@ export class ScriptedTechnician {
 
   /** The break as the engine drafts it, with the advice of that moment; whoever wrote it says what is done. */
   record(action: string): void {
-    const { state } = this.log;
-    const assessment = this.engine.assess(state.evidence);
-    const draft = draftRecord(this.engine, assessment);
-    const advice = snapshot(this.engine, assessment, []);
-    this.log.write({ type: 'break-recorded', ...draft, action, advice }, 1.5);
+    const assessment = this.engine.assess(this.log.state.evidence);
+    this.log.write({ ...this.how.record(this.engine, assessment), action }, 1.5);
   }
 
-  /** Takes out what leads, and what made it open; every new part is measured first. Whether everything runs then. */
-  repair(): boolean {
-    const { leading } = this.engine.assess(this.log.state.evidence).suspects[0]!;
+  /**
+   * Takes out what leads, and what made it open; every new part is measured first. Somebody who always fits something takes the first
+   * suspect that is a part. Whether everything runs then.
+   */
+  repair(anyway?: 'a part'): boolean {
+    const { suspects } = this.engine.assess(this.log.state.evidence);
+    const { leading } = suspects.find((s) => anyway === undefined || s.leading.faults.length > 0) ?? suspects[0]!;
     this.off();
     for (const fault of leading.faults) {
       const { id, title, modes } = this.engine.model.parts[fault.part]!;
@@ -137,27 +149,15 @@ export class ScriptedTechnician {
   }
 
   #line(line: ProofLine): void {
-    const range = line.number && rangeOf(line, 'natural');
-    const { least = 0, most = least } = range ?? {};
-    // Well within: a third of what it may be at most, where there is no least.
-    const within = range?.least === undefined ? most / 3 : (least + most) / 2;
-    const value = line.number?.runs ? least : Math.round(within * 100) / 100;
-    if (line.number?.runs) this.log.wait(least);
-    this.log.write(
-      {
-        type: 'proof-line',
-        line: line.id,
-        answer: 'done',
-        ...(range && { value }),
-        ...(line.number?.fuels && { fuel: 'natural' }),
-      },
-      0.7,
-    );
+    const { runs, body } = lineDone(line);
+    this.log.wait(runs);
+    this.log.write(body, 0.7);
   }
 
   #next(assessment: Assessment): Test | undefined {
     const { evidence, followed } = this.log.state;
-    const situation = { evidence, declined: this.#declined, person: this.authority, followed };
+    const { standard = USUAL_STANDARD } = this.how;
+    const situation = { evidence, declined: this.#declined, person: this.authority, followed, standard };
     return this.engine.next(situation, assessment)[0]?.test;
   }
 
@@ -223,36 +223,9 @@ export class ScriptedTechnician {
   /** Asks the appliance, and writes the answer down; false where there is none. */
   #ask(question: Question, minutes: number): boolean {
     const observation = this.#hand.answer(this.log.state.evidence.episodes, question);
-    const body = observation && bodyOf(this.engine.model, observation);
+    const body = observation && entryOf(this.engine.model, observation);
     if (!body) return false;
     this.log.write(body, minutes);
     return true;
   }
 }
-
-/** The entry that keeps an answer. */
-function bodyOf(model: Engine['model'], observation: Observation): EventBody | undefined {
-  const kind = kindOf(observation);
-  const form = kind.form(model, observation);
-  if (form.kind === 'reading') {
-    const { reading: read } = observation as Extract<Observation, { kind: 'volts' }>;
-    const reading: Reading = read.kind === 'open' ? read : { ...read, dimension: form.dimension };
-    return { ...form.subject, reading, typed: formatReading(reading, 'us') } as unknown as EventBody;
-  }
-  const { answer: asked } = observation as unknown as { answer?: unknown };
-  for (const { id } of form.options) {
-    const filled = answered<never>(form, id);
-    if (!filled.ok) continue;
-    const read = kind.read(model, filled.value);
-    if (read.kind === 'observation' && alike(read.observation, observation, asked)) return filled.value;
-  }
-  return undefined;
-}
-
-/** Whether an answer that was filled in says what was seen. */
-const alike = (one: Observation, other: Observation, asked: unknown): boolean =>
-  asked === undefined
-    ? JSON.stringify(sorted(one)) === JSON.stringify(sorted(other))
-    : (one as unknown as { answer?: unknown }).answer === asked;
-
-const sorted = (o: object): [string, unknown][] => Object.entries(o).sort(([a], [b]) => (a < b ? -1 : 1));

@@ -1,14 +1,5 @@
-import type { Model } from '@zetalysis/core/profile';
-import type { Random } from '@zetalysis/core/simulation';
-import {
-  type CallEvent,
-  type CallState,
-  type EventBody,
-  meaningsOf,
-  reduceCall,
-  withMeaning,
-} from '@zetalysis/core/visit';
-import { idAt } from './calendar';
+import type { Model } from '../profile';
+import { type CallEvent, type CallState, type EventBody, meaningsOf, reduceCall, withMeaning } from '../visit';
 
 /** The log of a call as it grows, entry by entry; time goes on by what each thing takes. */
 export class WrittenLog {
@@ -19,9 +10,10 @@ export class WrittenLog {
     readonly model: Model,
     private now: number,
     private person: string,
-    private readonly random: Random,
+    /** Makes the id of what is written at a moment. */
+    private readonly idAt: (now: number) => string,
   ) {
-    this.call = idAt(now, random);
+    this.call = idAt(now);
   }
 
   /** Time passes. */
@@ -42,7 +34,7 @@ export class WrittenLog {
   /** Writes what has just been done, which took so long. */
   write(body: EventBody, minutes = 0.3): string {
     this.wait(minutes);
-    const id = idAt(this.now, this.random);
+    const id = this.idAt(this.now);
     this.events.push({
       id,
       call: this.call,

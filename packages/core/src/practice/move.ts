@@ -1,0 +1,81 @@
+import type { Model } from '../profile';
+import type { Millis } from '../units';
+import { type CallEvent, type CallState, type EventBody, meaningsOf, reduceCall, withMeaning } from '../visit';
+
+/** What somebody does in an exercise that no call has. */
+export type PracticeBody =
+  /** They asked for help: the half that is left, the best next test, or why it is the best. */
+  | { readonly type: 'hint'; readonly hint: 'half' | 'test' | 'why' }
+  /** They said beforehand what a reading would be; in words as they typed it. */
+  | { readonly type: 'predicted'; readonly of: string; readonly guess: string; readonly right: boolean }
+  /** Ohms were measured where there is voltage. */
+  | { readonly type: 'accident'; readonly where: string }
+  /** The leads were held together and what they read was taken off. */
+  | { readonly type: 'lead-zero' };
+
+/** One thing that was done, and when. The whole of an exercise is a list of them, in order. */
+export interface Move {
+  /** Time since somebody stood in front of the machine. */
+  readonly at: Millis;
+  readonly body: EventBody | PracticeBody;
+}
+
+const PRACTICE = ['hint', 'predicted', 'accident', 'lead-zero'] as const;
+
+/** Whether no call has it. */
+export const isPractice = (body: Move['body']): body is PracticeBody =>
+  (PRACTICE as readonly string[]).includes(body.type);
+
+/** Exercises have no day; their entries take one, since entries have. */
+const BEGINS = Date.parse('2026-01-05T08:00:00.000Z');
+
+const idOf = (index: number): string => `00000000-0000-7000-8000-${String(index).padStart(12, '0')}`;
+
+/** The place of a move among those of its exercise, from the id of the entry that was made of it. */
+export const moveOf = (id: string): number => Number(id.slice(-12));
+
+/** What was done, as the entries of a call: the same model reads them as reads a real one. */
+export function entriesOf(model: Model, moves: readonly Move[]): CallEvent[] {
+  const meanings = meaningsOf(model);
+  return moves.flatMap(({ at, body }, index) =>
+    isPractice(body)
+      ? []
+      : {
+          id: idOf(index),
+          call: 'exercise',
+          seq: index + 1,
+          at: new Date(BEGINS + at).toISOString(),
+          device: 'exercise',
+          person: 'you',
+          body: withMeaning(meanings, body),
+        },
+  );
+}
+
+/** The moves that were written down as entries of a call that began at a moment. */
+export const movesOf = (entries: readonly CallEvent[], began: number): Move[] =>
+  entries.map(({ at, body }) => ({ at: Date.parse(at) - began, body }));
+
+/** How it was ended, whatever that lacks; nothing while it goes on. */
+export function endingOf(moves: readonly Move[]): string | undefined {
+  const last = moves.findLast(({ body }) => body.type === 'closed')?.body;
+  return last?.type === 'closed' ? last.ending : undefined;
+}
+
+/** What is so after some moves. */
+export const stateAfter = (model: Model, moves: readonly Move[]): CallState =>
+  reduceCall(model, entriesOf(model, moves));
+
+/** What an exercise begins with: the entry that opens its call. */
+export const opening = ({ profile }: { readonly profile: string }, model: Model, complaint: string): Move => ({
+  at: 0,
+  body: {
+    type: 'opened',
+    complaint,
+    ...(model.family !== undefined && { family: model.family }),
+    profile,
+    profileVersion: model.version,
+    engineVersion: 'practice',
+    settings: { units: 'us', settingsVersion: '1' },
+  },
+});

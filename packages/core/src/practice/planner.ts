@@ -1,0 +1,37 @@
+import { Random } from '../simulation';
+import type { Laid } from './draw-exercise';
+import { decisionIn, minutesTo, TESTS } from './mark';
+import type { Move } from './move';
+import { play } from './players';
+import { SimulatedTechnician } from './simulated-technician';
+import { SimulatedVisit } from './simulated-visit';
+
+/** What the engine makes of an exercise by its own advice. */
+export interface Planned {
+  /** Minutes until it decided. */
+  readonly minutes: number;
+  readonly tests: number;
+  readonly moves: readonly Move[];
+}
+
+/** The engine’s own play on the same machine. */
+export function plan(laid: Laid): Planned {
+  const moves = play(laid, 'planner');
+  const decided = Math.min(decisionIn(moves), moves.length - 1);
+  return {
+    minutes: minutesTo(moves, decided),
+    tests: moves.slice(0, decided).filter(({ body }) => TESTS.has(body.type)).length,
+    moves,
+  };
+}
+
+/** Minutes of tests that one takes who knows what is hidden and only has to prove it; nothing where there is nothing to prove. */
+export function knowing({ engine, appliance, exercise }: Laid): number | undefined {
+  if (!exercise.truth) return undefined;
+  const technician = new SimulatedTechnician(appliance, new Random(exercise.seed), {
+    misreported: 0,
+    leads: 0,
+    set: 'dc',
+  });
+  return new SimulatedVisit(engine, technician, 'knowing', exercise.truth).diagnose().minutes;
+}

@@ -1,0 +1,254 @@
+import type { Me } from '@zetalysis/contract';
+import { levelWith, type PracticeAct, readExerciseCode } from '@zetalysis/core/practice';
+import { bareLadder } from '@zetalysis/core/presentation';
+import { formatDuration } from '@zetalysis/core/units';
+import { useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { Ladder } from '../../diagrams/Ladder';
+import { AntTheme } from '../../kit/AntTheme';
+import bar from '../../kit/Bar.module.css';
+import { Block } from '../../kit/Block';
+import { Button } from '../../kit/Button';
+import { Choice } from '../../kit/Choice';
+import { Failure } from '../../kit/Failure';
+import { Notice } from '../../kit/Notice';
+import { useWide } from '../../kit/use-wide';
+import { Waiting } from '../../kit/Waiting';
+import { Decide } from './Decide';
+import { DoSomething } from './DoSomething';
+import styles from './Exercise.module.css';
+import { LessonSheet } from './LessonSheet';
+import { Machine } from './Machine';
+import { Meter } from './Meter';
+import { SPEEDS, type Standing, useStand } from './use-stand';
+
+/** An exercise by its code: the machine, its circuit with a meter, and what was done. */
+export default function ExercisePage({ me }: { me: Me }) {
+  const { code = '' } = useParams<{ code: string }>();
+  const exercise = readExerciseCode(code);
+  if ('problem' in exercise)
+    return (
+      <Failure title="There is no such exercise" problem={exercise.problem}>
+        <Link to="/practice">Practice</Link>
+      </Failure>
+    );
+  return <Playing key={code} me={me} code={code} profile={exercise.profile} />;
+}
+
+const TABS = [
+  { id: 'machine', title: 'Machine', sign: 'M5 8h14v14H5zM9 8V2M13 8V2M9 17c0-3 3-3 3-6 2 2 3 4 3 6' },
+  { id: 'circuit', title: 'Ladder', sign: 'M4 2v20M20 2v20M4 7h5l4-3M15 7h5M4 16h16' },
+  { id: 'meter', title: 'Meter', sign: 'M3 3h18v11H3zM7 14v4c0 3 3 4 5 4M17 14v7M7 9h10' },
+] as const;
+
+function Playing({ me, code, profile }: { readonly me: Me; readonly code: string; readonly profile: string }) {
+  const standing = useStand(code, profile, me.name, me.units);
+  const { begun, view, problem } = standing;
+  const wide = useWide();
+  const [query] = useSearchParams();
+  const [tab, setTab] = useState<(typeof TABS)[number]['id']>('machine');
+  const [deciding, setDeciding] = useState(false);
+  const [said, setSaid] = useState<string>();
+  const [predicts, setPredicts] = useState(query.get('predict') === 'yes');
+  if (problem !== undefined && !view)
+    return (
+      <Failure title="This exercise cannot be laid out" problem={problem}>
+        <Link to="/practice">Practice</Link>
+      </Failure>
+    );
+  if (!begun || !view) return <Waiting>Laying out the machine…</Waiting>;
+  if (view.ended) return <LessonSheet me={me} code={code} standing={standing} level={begun.level} />;
+  const act = (wanted: PracticeAct): void => void standing.act(wanted).then(setSaid);
+  const { place } = view.instrument;
+  const [red, black] = place.at === 'points' ? [place.red, place.black] : [];
+  const tap = (net: string): void => {
+    const own = begun.drawing.points[net]?.black;
+    if (red !== undefined && red !== net && black === begun.drawing.points[red]?.black)
+      act({ do: 'put', place: { at: 'points', red, black: net } });
+    else if (own !== undefined) act({ do: 'put', place: { at: 'points', red: net, black: own } });
+    else if (red !== undefined && red !== net) act({ do: 'put', place: { at: 'points', red, black: net } });
+    else setSaid('Put the red probe on a test point first; the black one goes to its common.');
+  };
+  const shows = (part: (typeof TABS)[number]['id']): boolean => wide || tab === part;
+  return (
+    <AntTheme>
+      <main className={styles.page}>
+        <Head standing={standing} onHint={(hint) => void standing.hint(hint).then(setSaid)} />
+        {said !== undefined && (
+          <p className={styles.said} role="status">
+            {said}{' '}
+            <Button tone="quiet" onClick={() => setSaid(undefined)}>
+              Read
+            </Button>
+          </p>
+        )}
+        {problem !== undefined && <Notice kind="danger">{problem}</Notice>}
+        <div className={styles.columns}>
+          {shows('machine') && (
+            <div className={styles.left}>
+              <Machine drawing={begun.drawing} view={view} />
+            </div>
+          )}
+          {shows('circuit') && (
+            <div className={styles.middle}>
+              <Block title="Circuit" note="Tap a point: red goes there, black to its common">
+                <Ladder
+                  drawing={begun.drawing}
+                  view={bareLadder(begun.drawing)}
+                  red={red}
+                  passage={black}
+                  walked={!wide}
+                  onNet={tap}
+                  onPart={(part, branch) => act({ do: 'put', place: { at: 'part', part, branch } })}
+                />
+              </Block>
+            </div>
+          )}
+          {(wide || tab === 'machine') && <DoSomething drawing={begun.drawing} view={view} onAct={act} />}
+          {shows('meter') && (
+            <div className={styles.right}>
+              <Meter drawing={begun.drawing} view={view} predicts={predicts} onAct={act} />
+              <Block title="Your moves" note={`${view.moves.length - 1}`} className={styles.moves}>
+                <ol aria-label="Your moves">
+                  {view.moves
+                    .slice()
+                    .reverse()
+                    .map((m) => (
+                      <li key={m.move}>
+                        <time>{clockOf(m.at)}</time> {m.words}
+                      </li>
+                    ))}
+                </ol>
+              </Block>
+              <label className={styles.predict}>
+                <input type="checkbox" checked={predicts} onChange={(e) => setPredicts(e.target.checked)} /> Predict
+                first
+              </label>
+              <Button tone="main" onClick={() => setDeciding(true)}>
+                {view.repaired ? 'Prove it and end' : 'I know: name it'}
+              </Button>
+            </div>
+          )}
+        </div>
+        {!wide && (
+          <>
+            <p className={styles.strip} aria-live="off">
+              <b>
+                {view.instrument.digits} {view.instrument.unit}
+              </b>{' '}
+              {red !== undefined ? `red ${red}, black ${black}` : ''} <time>{clockOf(view.machine.clock)}</time>
+            </p>
+            <nav className={`${bar.bar} ${styles.tabs}`} aria-label="Exercise">
+              {TABS.map(({ id, title, sign }) => (
+                <button
+                  key={id}
+                  type="button"
+                  aria-current={tab === id ? 'page' : undefined}
+                  onClick={() => setTab(id)}
+                >
+                  <svg viewBox="0 0 24 24" aria-hidden="true">
+                    <path d={sign} />
+                  </svg>
+                  {title}
+                </button>
+              ))}
+            </nav>
+          </>
+        )}
+        {deciding && (
+          <Decide
+            drawing={begun.drawing}
+            endings={standing.endings}
+            onAct={standing.act}
+            onClose={() => setDeciding(false)}
+          />
+        )}
+      </main>
+    </AntTheme>
+  );
+}
+
+const SWITCHES = [
+  { what: 'gas', title: 'Gas' },
+  { what: 'power', title: 'Power' },
+  { what: 'heatCall', title: 'Heat call' },
+] as const;
+
+const HINTS = [
+  { value: 'half', label: 'What is left' },
+  { value: 'test', label: 'The best test now' },
+  { value: 'why', label: 'Why that one' },
+] as const;
+
+/** The switches, the clock and how fast it runs, what was used, and help. */
+function Head({
+  standing,
+  onHint,
+}: {
+  readonly standing: Standing;
+  readonly onHint: (hint: 'half' | 'test' | 'why') => void;
+}) {
+  const { begun, view, speed, setSpeed, toNextEvent, act } = standing;
+  const { machine } = view!;
+  return (
+    <section className={styles.head} aria-label="Clock and state">
+      <div className={styles.switches} role="group" aria-label="Switches">
+        {SWITCHES.map(({ what, title }) => (
+          <button
+            key={what}
+            type="button"
+            aria-pressed={machine.setup[what]}
+            onClick={() => void act({ do: 'set', change: { [what]: !machine.setup[what] } })}
+          >
+            <span>{title}</span> {machine.setup[what] ? 'ON' : 'OFF'}
+          </button>
+        ))}
+      </div>
+      <div className={styles.clock}>
+        <p>
+          <b>
+            Level {begun!.level}: {levelWith(begun!.level).title}
+          </b>
+          “{begun!.complaint}”
+        </p>
+        <time aria-label="Since it was set like this">{clockOf(machine.clock - machine.since)}</time>
+      </div>
+      <div className={styles.speed} role="group" aria-label="Speed">
+        {SPEEDS.map((s) => (
+          <button
+            key={s}
+            type="button"
+            aria-pressed={s === speed}
+            aria-label={s === 0 ? 'Pause' : `Times ${s}`}
+            onClick={() => setSpeed(s)}
+          >
+            {s === 0 ? 'II' : `×${s}`}
+          </button>
+        ))}
+      </div>
+      <Button tone="quiet" disabled={view!.nextEvent === undefined} onClick={toNextEvent}>
+        To the next event
+      </Button>
+      <p className={styles.used}>
+        <b>{Math.round(machine.clock / 60_000)} min used</b>
+        <span data-critical={view!.critical.length > 0 || undefined}>
+          {view!.critical.length === 0 ? 'no critical act' : view!.critical[0]}
+        </span>
+      </p>
+      <Choice
+        label="A hint, three points"
+        labelHidden
+        placeholder="Hint −3"
+        value={undefined}
+        options={HINTS}
+        onChange={onHint}
+      />
+    </section>
+  );
+}
+
+/** Minutes and seconds. */
+function clockOf(ms: number): string {
+  const seconds = Math.floor(ms / 1000);
+  return seconds < 6000 ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : formatDuration(ms);
+}

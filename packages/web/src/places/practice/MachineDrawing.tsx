@@ -1,0 +1,137 @@
+import type { Drawing, StandView } from '@zetalysis/core/presentation';
+import styles from './MachineDrawing.module.css';
+
+interface Props {
+  readonly drawing: Drawing;
+  readonly view: StandView;
+}
+
+/** What is drawn of a step while it can be noticed, by words of its name. */
+const SHOWN = {
+  pilot: /\bpilot\b(?!.*glow)/i,
+  spark: /spark/i,
+  glow: /glow/i,
+  fire: /burner|fire|flame/i,
+  turns: /inducer|fan|blower|pump|circulator|drum|compressor/i,
+  open: /damper|blade|zone/i,
+  warm: /warm|hot|heats/i,
+} as const;
+
+/** A machine in our own simple lines: its window, lamp, cock, switch and what turns. Not a picture of any product. */
+export function MachineDrawing({ drawing, view }: Props) {
+  const { machine, senses } = view;
+  const now = [...senses.look, ...senses.listen, ...senses.feel, ...senses.smell];
+  const is = (what: keyof typeof SHOWN): boolean => now.some((title) => SHOWN[what].test(title));
+  const { gas, power, heatCall, unplugged, bypassed, actions } = machine.setup;
+  const has = (what: keyof typeof SHOWN): boolean => drawing.phases.some((p) => SHOWN[what].test(p.title));
+  const fire = now.some((t) => SHOWN.fire.test(t) && !/pilot|no fire|out/i.test(t));
+  const said = [
+    fire
+      ? 'fire burns'
+      : is('pilot')
+        ? 'pilot burns, no main fire'
+        : is('glow')
+          ? 'igniter glows'
+          : is('spark')
+            ? 'sparks'
+            : 'dark',
+  ];
+  return (
+    <svg
+      className={styles.machine}
+      viewBox="0 0 320 470"
+      role="img"
+      aria-label={`${drawing.title}. Window: ${said.join(', ')}. Gas ${gas ? 'open' : 'shut'}, power ${power ? 'on' : 'off'}.`}
+    >
+      <path className={styles.pipe} d="M130 0V84M190 0V84" />
+      {has('open') && (
+        <>
+          <path className={styles.blade} d={is('open') ? 'M160 18V70' : 'M134 44H186'} />
+          <text x="198" y="48">
+            {is('open') ? 'blade open' : 'blade across'}
+          </text>
+        </>
+      )}
+      <rect className={styles.jacket} x="56" y="84" width="208" height="330" rx="6" />
+      <path className={styles.line} d="M56 124H264" />
+      <text className={styles.name} x="68" y="110">
+        {drawing.title.split(',')[0]}
+      </text>
+      {has('turns') && (
+        <g className={is('turns') ? styles.turning : undefined}>
+          <circle className={styles.part} cx="116" cy="176" r="30" />
+          <path
+            className={styles.wheel}
+            d="M116 176l0 -24a14 14 0 0 1 14 14zM116 176l21 12a14 14 0 0 1 -19 5zM116 176l-21 12a14 14 0 0 1 -2 -19z"
+          />
+        </g>
+      )}
+      {has('turns') && (
+        <text x="116" y="222" textAnchor="middle">
+          {is('turns') ? 'turns' : 'still'}
+        </text>
+      )}
+      <rect className={styles.part} x="168" y="146" width="80" height="60" rx="2" />
+      <text x="178" y="164">
+        control
+      </text>
+      <circle
+        className={styles.lamp}
+        data-lit={(power && view.light !== '' && !/dark/.test(view.light)) || undefined}
+        cx="230"
+        cy="186"
+        r="7"
+      />
+      <text x="178" y="190">
+        {view.light === '' ? '' : 'lamp'}
+      </text>
+      <rect className={styles.window} x="76" y="250" width="168" height="92" rx="6" />
+      <path className={styles.burner} d="M88 328H232" />
+      {is('pilot') && <Flame x={112} y={322} size={16} />}
+      {is('spark') && <path className={styles.spark} d="M104 300l8 -6l-3 9l9 -5" />}
+      {is('glow') && <path className={styles.glow} d="M100 318v-16h6v12h6v-12h6v16" />}
+      {fire && [0, 1, 2, 3].map((i) => <Flame key={i} x={132 + i * 26} y={324} size={26} />)}
+      <text className={styles.pane} x="236" y="268" textAnchor="end">
+        {said.join(', ')}
+      </text>
+      {is('warm') && <path className={styles.warm} d="M96 400q8 -8 0 -16M126 400q8 -8 0 -16M156 400q8 -8 0 -16" />}
+      <text x="68" y="364" className={styles.soft}>
+        burner window
+      </text>
+      <path className={styles.gaspipe} d="M320 440H258M234 440H160V414" />
+      <circle className={styles.part} cx="246" cy="440" r="12" />
+      <path className={styles.handle} d={gas ? 'M230 424h32M246 424v16' : 'M262 424v32M246 440h16'} />
+      <text x="246" y="467" textAnchor="middle">
+        {gas ? 'gas open' : 'gas shut'}
+      </text>
+      <rect className={styles.part} x="6" y="300" width="38" height="54" rx="3" />
+      <path className={styles.knob} d={power ? 'M25 310v14' : 'M25 330v14'} />
+      <text x="25" y="370" textAnchor="middle">
+        {power ? 'ON' : 'OFF'}
+      </text>
+      <circle className={styles.part} cx="25" cy="230" r="18" />
+      <path className={styles.knob} d={heatCall ? 'M25 230l10 -10' : 'M25 230l-10 10'} />
+      <text x="25" y="266" textAnchor="middle">
+        {heatCall ? 'calls' : 'no call'}
+      </text>
+      {(unplugged.length > 0 || bypassed.length > 0 || actions.length > 0) && (
+        <text x="68" y="400" className={styles.tag}>
+          {[
+            unplugged.length > 0 ? `${unplugged.length} unplugged` : '',
+            bypassed.length > 0 ? `${bypassed.length} jumper` : '',
+            actions.length > 0 ? `${actions.length} done to it` : '',
+          ]
+            .filter((t) => t !== '')
+            .join(', ')}
+        </text>
+      )}
+    </svg>
+  );
+}
+
+const Flame = ({ x, y, size }: { readonly x: number; readonly y: number; readonly size: number }) => (
+  <path
+    className={styles.flame}
+    d={`M${x} ${y}c${-size * 0.5} ${-size * 0.45} ${-size * 0.2} ${-size} 0 ${-size * 1.5}c${size * 0.2} ${size * 0.5} ${size * 0.5} ${size * 1.05} 0 ${size * 1.5}z`}
+  />
+);

@@ -1,0 +1,170 @@
+import { factsOf, functionsOf, type Place } from '@zetalysis/core/instruments';
+import type { PracticeAct } from '@zetalysis/core/practice';
+import type { Drawing, NeedLine, StandView } from '@zetalysis/core/presentation';
+import { useState } from 'react';
+import { Button } from '../../kit/Button';
+import { Choice } from '../../kit/Choice';
+import { Field } from '../../kit/Field';
+import { Notice } from '../../kit/Notice';
+import { Readout } from '../../kit/Readout';
+import styles from './Exercise.module.css';
+
+interface Props {
+  readonly drawing: Drawing;
+  readonly view: StandView;
+  /** They say beforehand what a reading will be. */
+  readonly predicts: boolean;
+  readonly onAct: (act: PracticeAct) => void;
+}
+
+const INSTRUMENTS = [
+  { value: 'm', label: 'Meter' },
+  { value: 'c', label: 'Clamp' },
+  { value: 'g', label: 'Manometer' },
+  { value: 't', label: 'Thermometer' },
+  { value: 'a', label: 'Analyser' },
+];
+
+/** The instrument in the hand: what it shows, its knob in words, where its probes are, and what comes before a reading counts. */
+export function Meter({ drawing, view, predicts, onAct }: Props) {
+  const { instrument, accident, needs, refused } = view;
+  const { kind, set, place } = instrument;
+  const [guess, setGuess] = useState('');
+  const waits = predicts && guess.trim() === '';
+  return (
+    <section className={styles.meter} aria-label="Meter">
+      <Readout
+        digits={accident ? '!!!' : instrument.digits}
+        unit={instrument.unit}
+        says={accident ? 'Live circuit: off with it' : whereWords(drawing, place)}
+        state={accident ? 'wrong' : 'stands'}
+      />
+      <div className={styles.functions} role="group" aria-label="Function">
+        {functionsOf(kind).map((f) => (
+          <button key={f} type="button" aria-pressed={f === set} onClick={() => onAct({ do: 'turn', set: f })}>
+            {factsOf(f).title}
+          </button>
+        ))}
+      </div>
+      <div className={styles.places}>
+        <Choice
+          label="In the hand"
+          labelHidden
+          value={instrument.id}
+          options={INSTRUMENTS}
+          onChange={(id) => onAct({ do: 'take', instrument: id })}
+        />
+        {kind !== 'analyser' && (
+          <Choice
+            label="Put it elsewhere"
+            labelHidden
+            placeholder={kind === 'multimeter' ? 'On a part, leads off…' : 'Put it on…'}
+            value={place.at === 'part' || place.at === 'gauge' ? keyOf(place) : undefined}
+            options={placesFor(drawing, kind)}
+            onChange={(key) => onAct({ do: 'put', place: placeOf(key) })}
+          />
+        )}
+        {kind === 'analyser' && (
+          <Button onClick={() => onAct({ do: 'put', place: { at: 'flue' } })}>Into the flue</Button>
+        )}
+      </div>
+      {refused !== undefined && <Notice kind="danger">{refused}</Notice>}
+      {needs.length > 0 && (
+        <ul className={styles.needs} aria-label="First">
+          {needs.map((n) => (
+            <li key={n.need}>
+              <span>{n.title}</span>
+              {n.by === 'wait' ? (
+                <em>wait {n.minutes} min</em>
+              ) : (
+                <Button onClick={() => onAct(meets(n))}>{n.by === 'set' ? 'Do it' : 'Done'}</Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {predicts && place.at !== 'nowhere' && (
+        <Field
+          label="Said beforehand: it will read"
+          value={guess}
+          onChange={setGuess}
+          placeholder="24 V, or OL"
+          maxLength={20}
+        />
+      )}
+      <div className={styles.note}>
+        <Button
+          tone="main"
+          disabled={place.at === 'nowhere' || waits}
+          onClick={() => {
+            onAct({ do: 'note', ...(guess.trim() !== '' && { guess: guess.trim() }) });
+            setGuess('');
+          }}
+        >
+          Note it
+        </Button>
+        {(set === 'ohms' || set === 'beeper') && (
+          <Button onClick={() => onAct({ do: 'lead-zero' })}>Zero the leads</Button>
+        )}
+        {place.at !== 'nowhere' && (
+          <Button tone="quiet" onClick={() => onAct({ do: 'put', place: { at: 'nowhere' } })}>
+            Take it away
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** What is done to meet a need. */
+function meets({ need, of, by, fact, set }: NeedLine): PracticeAct {
+  if (by === 'set' && set) return { do: 'set', change: set };
+  if (by === 'fact' && fact) return { do: 'fact', fact: fact.id, value: fact.value };
+  return { do: 'need', need, ...(of !== undefined && (need === 'isolated' || need === 'watch') && { of }) };
+}
+
+function whereWords(drawing: Drawing, place: Place): string {
+  switch (place.at) {
+    case 'nowhere':
+      return 'Probes hang';
+    case 'points':
+      return `Red ${place.red}, black ${place.black}`;
+    case 'part':
+      return drawing.parts.find((p) => p.id === place.part)?.title ?? place.part;
+    case 'gauge':
+      return drawing.gauges.find((g) => g.id === place.gauge)?.title ?? place.gauge;
+    case 'flue':
+      return 'In the flue';
+  }
+}
+
+const DIMENSION = {
+  multimeter: 'current',
+  clamp: '',
+  manometer: 'pressure',
+  thermometer: 'temperature',
+  analyser: '',
+} as const;
+
+function placesFor(drawing: Drawing, kind: StandView['instrument']['kind']) {
+  const gauges = drawing.gauges
+    .filter((g) => g.dimension === DIMENSION[kind])
+    .map((g) => ({ value: `gauge ${g.id}`, label: g.title }));
+  const parts = drawing.parts.flatMap((p) =>
+    p.branches.map((b) => ({ value: `part ${p.id} ${b}`, label: b === '' ? p.title : `${p.title}, ${b}` })),
+  );
+  if (kind === 'multimeter')
+    return [
+      { label: 'In series', options: gauges },
+      { label: 'At a part, its leads off', options: parts },
+    ];
+  return kind === 'clamp' ? parts : gauges;
+}
+
+const keyOf = (place: Place): string =>
+  place.at === 'part' ? `part ${place.part} ${place.branch}` : place.at === 'gauge' ? `gauge ${place.gauge}` : place.at;
+
+function placeOf(key: string): Place {
+  const [at, name = '', branch = ''] = key.split(' ');
+  return at === 'part' ? { at, part: name, branch } : { at: 'gauge', gauge: name };
+}

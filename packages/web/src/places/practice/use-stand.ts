@@ -1,0 +1,127 @@
+import type { PracticeAct } from '@zetalysis/core/practice';
+import type { EndingsNow, LessonView, StandView } from '@zetalysis/core/presentation';
+import type { UnitSystem } from '@zetalysis/core/units';
+import { type Remote, wrap } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Begun, PracticeApi } from '../../engine/practice-worker';
+import { profileSource } from '../../store/profiles';
+import { keepExercise, practised } from '../../store/practice';
+
+/** How fast the time of a machine runs; 0 for a pause. */
+export const SPEEDS = [0, 1, 5, 10, 30] as const;
+type Speed = (typeof SPEEDS)[number];
+
+/** A frame is asked for so often, milliseconds. */
+const EVERY = 200;
+
+/** A seed that nobody chose. */
+export const newSeed = (): number => Math.floor(Math.random() * 2 ** 30);
+
+/** A worker of practice; who starts one ends it. */
+export function startPractice(): { readonly api: Remote<PracticeApi>; readonly end: () => void } {
+  const worker = new Worker(new URL('../../engine/practice-worker.ts', import.meta.url), { type: 'module' });
+  return { api: wrap<PracticeApi>(worker), end: () => worker.terminate() };
+}
+
+/** An exercise as it is played on a page. */
+export interface Standing {
+  readonly begun: Begun | undefined;
+  readonly view: StandView | undefined;
+  readonly problem: string | undefined;
+  readonly speed: Speed;
+  readonly setSpeed: (speed: Speed) => void;
+  readonly toNextEvent: () => void;
+  /** Does it; resolves to why not, in words. */
+  readonly act: (act: PracticeAct) => Promise<string | undefined>;
+  readonly hint: (hint: 'half' | 'test' | 'why') => Promise<string>;
+  readonly endings: () => Promise<EndingsNow>;
+  readonly lesson: () => Promise<LessonView>;
+}
+
+/** Lays an exercise out in its worker, lets its time run, and keeps what was done in it. */
+export function useStand(code: string, profile: string, person: string, units: UnitSystem): Standing {
+  const remote = useRef<Remote<PracticeApi>>(undefined);
+  const clock = useRef(0);
+  const [begun, setBegun] = useState<Begun>();
+  const [view, setView] = useState<StandView>();
+  const [problem, setProblem] = useState<string>();
+  const [speed, setSpeed] = useState<Speed>(1);
+
+  const frame = useCallback(
+    async (at: number): Promise<void> => {
+      const seen = await remote.current!.frame(at, performance.now(), Math.max(1, speed), units);
+      clock.current = seen.machine.clock;
+      setView(seen);
+    },
+    [speed, units],
+  );
+
+  useEffect(() => {
+    const { api, end } = startPractice();
+    remote.current = api;
+    let here = true;
+    const open = practised(person).open.find((e) => e.code === code);
+    (async () => {
+      const source = await profileSource(profile);
+      const started = await api.begin(code, source, open?.moves ?? [], open?.clock ?? 0);
+      const seen = await api.frame(open?.clock ?? 0, performance.now(), 1, units);
+      if (!here) return;
+      clock.current = seen.machine.clock;
+      setBegun(started);
+      setView(seen);
+    })().catch((error: unknown) => {
+      if (here) setProblem((error as Error).message);
+    });
+    return () => {
+      here = false;
+      end();
+    };
+  }, [code, profile, person, units]);
+
+  const running = begun !== undefined && view?.ended === false;
+  useEffect(() => {
+    if (!running) return;
+    let busy = false;
+    let last = performance.now();
+    const timer = setInterval(() => {
+      const now = performance.now();
+      const passed = document.hidden ? 0 : now - last;
+      last = now;
+      if (busy) return;
+      busy = true;
+      void frame(clock.current + passed * speed).finally(() => (busy = false));
+    }, EVERY);
+    return () => clearInterval(timer);
+  }, [running, speed, frame]);
+
+  const keep = async (): Promise<void> => {
+    const { moves, clock: at } = await remote.current!.kept();
+    if (!keepExercise(person, { code, moves, clock: at }))
+      setProblem('This browser has no room to keep the exercise: make some, and go on.');
+  };
+  const act = async (wanted: PracticeAct): Promise<string | undefined> => {
+    const why = await remote.current!.act(wanted);
+    await frame(0);
+    if (why === undefined) await keep();
+    return why;
+  };
+  return {
+    begun,
+    view,
+    problem,
+    speed,
+    setSpeed,
+    toNextEvent: () => {
+      if (view?.nextEvent !== undefined) void frame(view.nextEvent);
+    },
+    act,
+    hint: async (hint) => {
+      const words = await remote.current!.hint(hint);
+      await frame(0);
+      await keep();
+      return words;
+    },
+    endings: () => remote.current!.endings(),
+    lesson: () => remote.current!.lesson(units),
+  };
+}

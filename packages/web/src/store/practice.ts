@@ -1,0 +1,63 @@
+import type { Move, Played } from '@zetalysis/core/practice';
+
+/** An exercise that somebody has begun and not ended, or ended. */
+export interface KeptExercise {
+  readonly code: string;
+  readonly moves: readonly Move[];
+  readonly clock: number;
+}
+
+/** An exercise that was ended, with what it was worth. */
+export interface EndedExercise extends Played {
+  readonly code: string;
+  readonly title: string;
+  readonly at: string;
+}
+
+interface Kept {
+  readonly played: readonly EndedExercise[];
+  readonly open: readonly KeptExercise[];
+}
+
+/** Logs of so many exercises are kept; of older ones only what they were worth. */
+const LOGS = 12;
+const EMPTY: Kept = { played: [], open: [] };
+
+const keyOf = (person: string): string => `zetalysis.practice.${person}`;
+
+/** What somebody has practised on this device. */
+export function practised(person: string): Kept {
+  try {
+    return { ...EMPTY, ...(JSON.parse(localStorage.getItem(keyOf(person)) ?? '{}') as Partial<Kept>) };
+  } catch {
+    return EMPTY;
+  }
+}
+
+const keep = (person: string, kept: Kept): boolean => {
+  try {
+    localStorage.setItem(keyOf(person), JSON.stringify(kept));
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** Keeps how far an exercise is; false where this browser has no room for it. */
+export function keepExercise(person: string, exercise: KeptExercise): boolean {
+  const { played, open } = practised(person);
+  return keep(person, { played, open: [exercise, ...open.filter((e) => e.code !== exercise.code)].slice(0, LOGS) });
+}
+
+/** Keeps what an exercise was worth; the first time counts, so that nobody plays one again for its mark. */
+export function keepEnded(person: string, ended: EndedExercise): void {
+  const { played, open } = practised(person);
+  if (played.some((e) => e.code === ended.code)) return;
+  keep(person, { played: [...played, ended], open });
+}
+
+/** Begins an exercise anew. */
+export function forgetExercise(person: string, code: string): void {
+  const { played, open } = practised(person);
+  keep(person, { played, open: open.filter((e) => e.code !== code) });
+}
