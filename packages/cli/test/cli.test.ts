@@ -52,6 +52,8 @@ describe('diagnose', () => {
     ['an unknown variant', ['simulate', 'furnace-condensing', '--variant', 'nitrid'], /did you mean "nitride"/],
     ['two formats at once', ['simulate', 'furnace-condensing', '--json', '--csv'], /choose one/],
     ['a seed that is none', ['score', 'furnace-condensing', '--seed', 'abc'], /whole number/],
+    ['a count of exercises that is none', ['practice', '--count', 'many'], /whole number from 1/],
+    ['a level that there is not', ['practice', '--level', '9'], /whole number from 0 to 7/],
   ])('%s: exit 2 with a reason on stderr and no stack', (_name, args, words) => {
     const { code, out, err } = zetalysis(...args);
     expect(err).toMatch(words);
@@ -196,4 +198,19 @@ describe('weights from a shop’s own counts', () => {
     expect(zetalysis('diagnose', story, '--weights', file('b.json', '{"belt.broken": -1}')).err).toMatch(/0 or more/);
     expect(zetalysis('diagnose', story, '--weights', file('c.json', '[1')).err).toMatch(/not JSON/);
   });
+});
+
+test('practice draws exercises, and says what each player’s marks are; the same seed draws the same', () => {
+  const { code, out } = zetalysis('practice', '--count', '2', '--level', '1', '--seed', '3', '--json');
+  expect(code).toBe(0);
+  const rows = JSON.parse(out) as { code: string; marks: Record<string, { total: number; proved: boolean }> }[];
+  expect(rows).toHaveLength(2);
+  for (const { marks } of rows) {
+    if (marks['planner']!.proved) expect(marks['planner']!.total).toBeGreaterThanOrEqual(90);
+    expect(marks['guesser']!.total).toBeLessThanOrEqual(35);
+  }
+  const again = JSON.parse(
+    zetalysis('practice', '--count', '2', '--level', '1', '--seed', '3', '--json').out,
+  ) as typeof rows;
+  expect(again.map((r) => r.code)).toEqual(rows.map((r) => r.code));
 });

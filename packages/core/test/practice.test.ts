@@ -180,6 +180,21 @@ describe('in front of the machine', () => {
     expect(stand.state.log.every(({ problem }) => problem === undefined)).toBe(true);
   });
 
+  test('the whole try is written at one moment: what was seen came, the rest did not, and it is true of so much of the run', () => {
+    const stand = new Stand(laidWith('furnace-condensing', 'gas-cock.shut'));
+    stand.runTo(8000);
+    perform(stand, { do: 'whole-try' });
+    const said = stand.moves.slice(1);
+    expect(said).toHaveLength(stand.laid.engine.model.phases.length);
+    expect(new Set(said.map(({ at }) => at)).size).toBe(1);
+    expect(said.map(({ body }) => body)).toContainEqual(
+      expect.objectContaining({ type: 'seen', phase: 'inducer', answer: 'yes', after: 38 }),
+    );
+    expect(said.map(({ body }) => body)).toContainEqual(
+      expect.objectContaining({ type: 'seen', phase: 'flame', answer: 'no' }),
+    );
+  });
+
   test('it goes on where it was left, by its moves alone', () => {
     const laid = laidWith('hydronic-boiler', 'module.pv-dead');
     const stand = new Stand(laid);

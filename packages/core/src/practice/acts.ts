@@ -17,6 +17,8 @@ export type PracticeAct =
   | { readonly do: 'lead-zero' }
   | { readonly do: 'look'; readonly look: string }
   | { readonly do: 'seen'; readonly phase: string; readonly came: boolean }
+  /** Every step of the try, as they saw it. */
+  | { readonly do: 'whole-try' }
   | { readonly do: 'outcome'; readonly outcome: Outcome }
   | { readonly do: 'code' }
   | { readonly do: 'need'; readonly need: string; readonly of?: string }
@@ -57,6 +59,8 @@ export function perform(stand: Stand, act: PracticeAct): string | undefined {
       return stand.look(act.look);
     case 'seen':
       return stand.seen(act.phase, act.came);
+    case 'whole-try':
+      return stand.wholeTry();
     case 'outcome':
       if (!OUTCOMES.includes(act.outcome)) return `a try does not end with "${act.outcome}"`;
       return stand.outcome(act.outcome);

@@ -165,8 +165,7 @@ export function minutesTo(moves: readonly Move[], decided: number): number {
 type Parts = Laid['engine']['model']['parts'];
 
 /** Which part somebody names who is right. */
-const partNamed = ({ breaks }: Hypothesis, parts: Parts): string =>
-  breaks === undefined ? 'none' : parts[breaks]!.id;
+const partNamed = ({ breaks }: Hypothesis, parts: Parts): string => (breaks === undefined ? 'none' : parts[breaks]!.id);
 
 /** Whether a part is what opened because of the cause that is hidden: to put it back is part of the repair. */
 const isOpened = (truth: Hypothesis | undefined, id: string, parts: Parts): boolean =>

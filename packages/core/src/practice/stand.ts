@@ -21,7 +21,17 @@ import { lineDone } from './line-done';
 import { bodyOfReading, questionAt } from './noted-reading';
 
 /** What a hand needs for things that are done at the machine, minutes. Common practice, no source. */
-const MINUTES = { set: 0.5, probes: 0.3, note: 0.1, look: 0.5, say: 0.2, fit: 18, mend: 9, line: 0.7 } as const;
+const MINUTES = {
+  set: 0.5,
+  probes: 0.3,
+  note: 0.1,
+  look: 0.5,
+  say: 0.2,
+  try: 0.5,
+  fit: 18,
+  mend: 9,
+  line: 0.7,
+} as const;
 
 /** How the step of a run stands now. */
 export interface BeadNow {
@@ -267,6 +277,15 @@ export class Stand {
     if (!findPhase(this.laid.engine.model, phase)) return `there is no step "${phase}"`;
     this.write({ type: 'seen', phase, answer: came ? 'yes' : 'no', ...this.#moment() }, MINUTES.say);
     return undefined;
+  }
+
+  /** Writes the whole try down as they saw it, at one moment: what came, and what did not. */
+  wholeTry(): undefined {
+    const { beads } = this.machine();
+    this.#pass(MINUTES.try);
+    const moment = this.#moment();
+    for (const { id, is } of beads)
+      this.write({ type: 'seen', phase: id, answer: is === 'not-yet' ? 'no' : 'yes', ...moment }, 0);
   }
 
   /** Says how the try ended, as they would say it now. */

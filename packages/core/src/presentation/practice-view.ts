@@ -11,6 +11,7 @@ import {
   moveOf,
   type PracticeBody,
   type Stand,
+  TESTS,
 } from '../practice';
 import { asksOf, ENDING_LIST, type EndingId, offer, openLines, requirementsOf, TRAINED } from '../rules';
 import type { Setup } from '../simulation';
@@ -225,6 +226,8 @@ export interface LessonView {
     readonly best: string | undefined;
     readonly idle: boolean;
     readonly proof: boolean;
+    /** An instrument or a look was asked. */
+    readonly test: boolean;
   }[];
   readonly misconceptions: Lesson['misconceptions'];
   readonly planned: { readonly minutes: number; readonly tests: number; readonly moves: readonly MoveLine[] };
@@ -282,6 +285,7 @@ export function lessonView(
       best: m.best === undefined ? undefined : bestTitle(laid, m.best),
       idle: m.idle,
       proof: moves[i]!.body.type === 'proof-line',
+      test: TESTS.has(moves[i]!.body.type),
     })),
     misconceptions: lesson.misconceptions,
     planned: {

@@ -58,7 +58,11 @@ export function BeliefChart({ rows, moves }: Props) {
               <span className={styles.told}>
                 <b>{m.bits === undefined ? '' : m.bits.toFixed(1)}</b>
                 <span data-other={m.best !== undefined || undefined}>
-                  {m.bits === undefined ? '' : m.best === undefined ? 'the best there was' : `Best: ${m.best}`}
+                  {!m.test || m.bits === undefined
+                    ? ''
+                    : m.best === undefined
+                      ? 'the best there was'
+                      : `Best: ${m.best}`}
                 </span>
               </span>
             </li>

@@ -12,7 +12,7 @@ interface Props {
 
 /** What hands and eyes can do at the machine beside the meter. */
 export function DoSomething({ drawing, view, onAct }: Props) {
-  const { setup, beads } = view.machine;
+  const { setup } = view.machine;
   const toggled = (list: readonly string[], id: string): string[] =>
     list.includes(id) ? list.filter((x) => x !== id) : [...list, id];
   return (
@@ -84,9 +84,7 @@ export function DoSomething({ drawing, view, onAct }: Props) {
           if (kind === 'jumper') onAct({ do: 'set', change: { bypassed: toggled(setup.bypassed, id) } });
         }}
       />
-      <Button onClick={() => beads.forEach((b) => onAct({ do: 'seen', phase: b.id, came: b.is !== 'not-yet' }))}>
-        Write the try down
-      </Button>
+      <Button onClick={() => onAct({ do: 'whole-try' })}>Write the try down</Button>
       <Button onClick={() => onAct({ do: 'again' })}>Off and on</Button>
       {drawing.codes.length > 0 && <Button onClick={() => onAct({ do: 'code' })}>Read the light</Button>}
     </section>

@@ -109,7 +109,7 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
             <div className={styles.right}>
               <Meter drawing={begun.drawing} view={view} predicts={predicts} onAct={act} />
               <Block title="Your moves" note={`${view.moves.length - 1}`} className={styles.moves}>
-                <ol aria-label="Your moves">
+                <ol aria-label="Your moves" tabIndex={0}>
                   {view.moves
                     .slice()
                     .reverse()

@@ -94,8 +94,9 @@ export function LessonSheet({ me, code, level, standing }: Props) {
             </p>
           ))}
           <p className="fine">
-            {mark.tests} tests, {lesson.wasted} of them told nothing new; {mark.parts} parts fitted; {mark.hints} hints.
-            The planner: {lesson.planned.tests} tests in {Math.round(lesson.planned.minutes)} minutes
+            {counted(mark.tests, 'test')}, {lesson.wasted} that told nothing new; {counted(mark.parts, 'part')} fitted;{' '}
+            {counted(mark.hints, 'hint')}. The planner: {counted(lesson.planned.tests, 'test')} in{' '}
+            {Math.round(lesson.planned.minutes)} minutes
             {lesson.knowing !== undefined && `; who knows needs ${Math.round(lesson.knowing)} minutes of tests`}.
           </p>
         </Block>
@@ -134,3 +135,5 @@ export function LessonSheet({ me, code, level, standing }: Props) {
     </Page>
   );
 }
+
+const counted = (n: number, of: string): string => `${n} ${of}${n === 1 ? '' : 's'}`;
