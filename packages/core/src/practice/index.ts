@@ -26,7 +26,8 @@ export {
 } from './exercise';
 export { type Level, LEVELS, levelWith } from './levels';
 export { type Believed, type Lesson, lessonOf, type MoveLesson } from './lesson';
-export { type ExerciseMark, markOf, TESTS } from './mark';
+export { TESTS } from './decision';
+export { type ExerciseMark, markOf } from './mark';
 export type { Misconception } from './misconceptions';
 export { entriesOf, isPractice, type Move, moveOf, opening, type PracticeBody, stateAfter } from './move';
 export { NOT_OURS } from './not-ours';

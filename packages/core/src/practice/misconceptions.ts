@@ -3,7 +3,7 @@ import { findPart, type Model } from '../profile';
 import { type AnswerBody, kindOf, kindOfBody, type Prediction, readAnswer } from '../question';
 import type { CallState } from '../visit';
 import type { Laid } from './draw-exercise';
-import { TESTS } from './mark';
+import { failedParts, TESTS } from './decision';
 import { isPractice, type Move } from './move';
 
 /** Something that learners believe and that is not so; named by a rule, never guessed. */
@@ -109,7 +109,8 @@ export function misconceptionsIn(
       const fires = state.setup.heatCall && state.setup.gas && state.setup.power;
       if (!fires) say('standing', move, 'gas-supply');
     }
-    if (body.type === 'repaired' && body.old !== true && truth) blame(model, truth, body.part, () => say, move);
+    if (body.type === 'repaired' && body.old !== true && truth)
+      blame(model, truth, body.part, (id) => say(id, move, body.part));
     if (body.type === 'break-recorded' && truth && sags(model, truth) && body.part !== breaksOf(model, truth)) {
       const at = readUnloaded(model, truth, moves, states);
       if (at !== undefined) say('unloaded', at, model.parts[truth.faults[0]!.part]!.id);
@@ -122,18 +123,9 @@ const breaksOf = (model: Model, { breaks }: Hypothesis): string | undefined =>
   breaks === undefined ? undefined : model.parts[breaks]!.id;
 
 /** A part was fitted that was not it: a safety that opened rightly, or something that only showed what was wrong. */
-function blame(
-  model: Model,
-  truth: Hypothesis,
-  part: string,
-  saying: () => (id: string, move: number, part?: string) => void,
-  move: number,
-): void {
-  const own = truth.faults.some((f) => model.parts[f.part]!.id === part);
-  const whole = truth.faults.some((f) => model.parts[model.parts[f.part]!.assembly]!.id === part);
-  if (own || whole) return;
-  const isSafety = findPart(model, part)?.safety !== undefined;
-  saying()(isSafety ? 'safety-blamed' : 'symptom', move, part);
+function blame(model: Model, truth: Hypothesis, part: string, say: (id: string) => void): void {
+  if (failedParts(truth, model.parts).has(part)) return;
+  say(findPart(model, part)?.safety === undefined ? 'symptom' : 'safety-blamed');
 }
 
 const sags = (model: Model, { family, faults }: Hypothesis): boolean =>

@@ -27,9 +27,10 @@ export const isPractice = (body: Move['body']): body is PracticeBody =>
   (PRACTICE as readonly string[]).includes(body.type);
 
 /** Exercises have no day; their entries take one, since entries have. */
-const BEGINS = Date.parse('2026-01-05T08:00:00.000Z');
+export const BEGINS = Date.parse('2026-01-05T08:00:00.000Z');
 
-const idOf = (index: number): string => `00000000-0000-7000-8000-${String(index).padStart(12, '0')}`;
+/** The id of the entry that is made of a move. */
+export const idOf = (index: number): string => `00000000-0000-7000-8000-${String(index).padStart(12, '0')}`;
 
 /** The place of a move among those of its exercise, from the id of the entry that was made of it. */
 export const moveOf = (id: string): number => Number(id.slice(-12));
@@ -52,9 +53,9 @@ export function entriesOf(model: Model, moves: readonly Move[]): CallEvent[] {
   );
 }
 
-/** The moves that were written down as entries of a call that began at a moment. */
-export const movesOf = (entries: readonly CallEvent[], began: number): Move[] =>
-  entries.map(({ at, body }) => ({ at: Date.parse(at) - began, body }));
+/** The moves that were written down as entries of a call that began then. */
+export const movesOf = (entries: readonly CallEvent[]): Move[] =>
+  entries.map(({ at, body }) => ({ at: Date.parse(at) - BEGINS, body }));
 
 /** How it was ended, whatever that lacks; nothing while it goes on. */
 export function endingOf(moves: readonly Move[]): string | undefined {

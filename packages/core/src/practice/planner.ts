@@ -1,6 +1,6 @@
 import { Random } from '../simulation';
 import type { Laid } from './draw-exercise';
-import { decisionIn, minutesTo, TESTS } from './mark';
+import { decisionIn, mends, minutesTo, testsUntil } from './decision';
 import type { Move } from './move';
 import { play } from './players';
 import { SimulatedTechnician } from './simulated-technician';
@@ -17,10 +17,10 @@ export interface Planned {
 /** The engine’s own play on the same machine. */
 export function plan(laid: Laid): Planned {
   const moves = play(laid, 'planner');
-  const decided = Math.min(decisionIn(moves), moves.length - 1);
+  const decided = decisionIn(moves, mends(laid.exercise.truth, laid.engine.model.parts));
   return {
     minutes: minutesTo(moves, decided),
-    tests: moves.slice(0, decided).filter(({ body }) => TESTS.has(body.type)).length,
+    tests: testsUntil(moves, decided),
     moves,
   };
 }

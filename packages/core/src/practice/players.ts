@@ -3,7 +3,7 @@ import { TRAINED } from '../rules';
 import { Random } from '../simulation';
 import { USUAL_STANDARD } from '../standards';
 import type { Laid } from './draw-exercise';
-import { type Move, movesOf, opening } from './move';
+import { BEGINS, idOf, type Move, movesOf, opening } from './move';
 import { NOT_OURS } from './not-ours';
 import { recordedOf } from './recorded-break';
 import { ScriptedTechnician } from './scripted-technician';
@@ -13,7 +13,6 @@ import { WrittenLog } from './written-log';
 export const PLAYERS = ['planner', 'walker', 'guesser'] as const;
 export type Player = (typeof PLAYERS)[number];
 
-const BEGAN = Date.parse('2026-01-05T08:00:00.000Z');
 /** What is fitted by somebody who always fits something. */
 const FIRST_PART = 'a part' as const;
 /** A second part is tried where the first did not help, and no third one. */
@@ -23,12 +22,7 @@ const ROUNDS = 2;
 export function play({ engine, appliance, exercise }: Laid, player: Player): Move[] {
   const { model } = engine;
   let written = 0;
-  const log = new WrittenLog(
-    model,
-    BEGAN,
-    'you',
-    () => `00000000-0000-7000-8000-${String(written++).padStart(12, '0')}`,
-  );
+  const log = new WrittenLog(model, BEGINS, 'you', () => idOf(written++));
   const first = opening(exercise, model, exercise.complaint).body;
   if (first.type === 'opened') log.write(first, 0);
   const technician = new ScriptedTechnician(engine, appliance, log, TRAINED, new Random(exercise.seed), {
@@ -62,7 +56,7 @@ export function play({ engine, appliance, exercise }: Laid, player: Player): Mov
     technician.off();
     technician.close('left-off', { why: 'it does not run', told: 'the owner', tag: 'at the switch' });
   }
-  return movesOf(log.events, BEGAN);
+  return movesOf(log.events);
 }
 
 /** Whose work it is what leads, where it is not a heating technician’s. */

@@ -8,6 +8,7 @@ import {
   unitOf,
 } from '@zetalysis/core/instruments';
 import type { Drawing } from '@zetalysis/core/presentation';
+import { keyOfPlace, placeOfKey, placesFor } from '../instruments/where';
 import { Button } from '../kit/Button';
 import { Choice } from '../kit/Choice';
 import { Readout } from '../kit/Readout';
@@ -62,29 +63,8 @@ function Where({
   instrument: { card, place },
   onPut,
 }: Pick<Props, 'drawing' | 'instrument'> & { readonly onPut: (place: Place) => void }) {
-  const value = keyOf(place);
-  const gauges = drawing.gauges.filter((g) => g.dimension === DIMENSION[card.kind]);
-  const taps = gauges.map((g) => ({ value: `gauge ${g.id}`, label: g.title }));
-  const parts = drawing.parts.flatMap((p) =>
-    p.branches.map((b) => ({ value: `part ${p.id} ${b}`, label: b === '' ? p.title : `${p.title}, ${b}` })),
-  );
-  const away = [{ value: 'nowhere', label: 'Nowhere: it hangs' }];
-  const options = {
-    multimeter: [
-      ...away,
-      {
-        label: 'In series',
-        options: drawing.gauges
-          .filter((g) => g.dimension === 'current')
-          .map((g) => ({ value: `gauge ${g.id}`, label: g.title })),
-      },
-      { label: 'At the terminals of a part, its leads off', options: parts },
-    ],
-    clamp: [...away, { label: 'Round the wire of', options: parts }],
-    manometer: [...away, ...taps],
-    thermometer: [...away, ...taps],
-    analyser: [...away, { value: 'flue', label: 'In the flue' }],
-  }[card.kind];
+  const value = keyOfPlace(place);
+  const options = [{ value: 'nowhere', label: 'Nowhere: it hangs' }, ...placesFor(drawing, card.kind)];
   return (
     <div className={styles.where}>
       {card.kind === 'multimeter' && <Probes drawing={drawing} title={card.title} place={place} onPut={onPut} />}
@@ -94,7 +74,7 @@ function Where({
         placeholder="Put it elsewhere…"
         value={place.at === 'points' ? undefined : value}
         options={options}
-        onChange={(chosen) => onPut(placeOf(chosen))}
+        onChange={(chosen) => onPut(placeOfKey(chosen))}
       />
       {card.kind === 'clamp' && place.at === 'part' && (
         <Choice
@@ -144,30 +124,4 @@ function Probes({
       />
     </div>
   );
-}
-
-const DIMENSION = {
-  multimeter: 'current',
-  clamp: 'current',
-  manometer: 'pressure',
-  thermometer: 'temperature',
-  analyser: 'fraction',
-} as const;
-
-function keyOf(place: Place): string {
-  switch (place.at) {
-    case 'part':
-      return `part ${place.part} ${place.branch}`;
-    case 'gauge':
-      return `gauge ${place.gauge}`;
-    default:
-      return place.at;
-  }
-}
-
-function placeOf(key: string): Place {
-  const [at, name = '', branch = ''] = key.split(' ');
-  if (at === 'part') return { at, part: name, branch };
-  if (at === 'gauge') return { at, gauge: name };
-  return { at: at === 'flue' ? 'flue' : 'nowhere' };
 }

@@ -56,6 +56,15 @@ export function keepEnded(person: string, ended: EndedExercise): void {
   keep(person, { played: [...played, ended], open });
 }
 
+/** Goes back to where an exercise was after one of its moves, to go on otherwise. */
+export function goBackTo(person: string, code: string, move: number): void {
+  const moves =
+    practised(person)
+      .open.find((e) => e.code === code)
+      ?.moves.slice(0, move + 1) ?? [];
+  keepExercise(person, { code, moves, clock: moves.at(-1)?.at ?? 0 });
+}
+
 /** Begins an exercise anew. */
 export function forgetExercise(person: string, code: string): void {
   const { played, open } = practised(person);

@@ -4,10 +4,11 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
+import { Choice } from '../../kit/Choice';
 import { Failure } from '../../kit/Failure';
 import { Page } from '../../kit/Page';
 import { Waiting } from '../../kit/Waiting';
-import { forgetExercise, keepEnded } from '../../store/practice';
+import { forgetExercise, goBackTo, keepEnded } from '../../store/practice';
 import { BeliefChart } from './BeliefChart';
 import styles from './Lesson.module.css';
 import type { Standing } from './use-stand';
@@ -122,6 +123,17 @@ export function LessonSheet({ me, code, level, standing }: Props) {
         </Block>
         <p className={styles.actions}>
           <Link to={`/practice?level=${level}`}>Another exercise</Link>
+          <Choice
+            label="Play on from"
+            labelHidden
+            placeholder="Play on from a move…"
+            value={undefined}
+            options={testing.map((m) => ({ value: String(m.move), label: m.words }))}
+            onChange={(move) => {
+              goBackTo(me.name, code, Number(move));
+              location.reload();
+            }}
+          />
           <Button
             onClick={() => {
               forgetExercise(me.name, code);

@@ -2,6 +2,7 @@ import { factsOf, functionsOf, type Place } from '@zetalysis/core/instruments';
 import type { PracticeAct } from '@zetalysis/core/practice';
 import type { Drawing, NeedLine, StandView } from '@zetalysis/core/presentation';
 import { useState } from 'react';
+import { keyOfPlace, placeOfKey, placesFor } from '../../instruments/where';
 import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
@@ -54,19 +55,14 @@ export function Meter({ drawing, view, predicts, onAct }: Props) {
           options={INSTRUMENTS}
           onChange={(id) => onAct({ do: 'take', instrument: id })}
         />
-        {kind !== 'analyser' && (
-          <Choice
-            label="Put it elsewhere"
-            labelHidden
-            placeholder={kind === 'multimeter' ? 'On a part, leads off…' : 'Put it on…'}
-            value={place.at === 'part' || place.at === 'gauge' ? keyOf(place) : undefined}
-            options={placesFor(drawing, kind)}
-            onChange={(key) => onAct({ do: 'put', place: placeOf(key) })}
-          />
-        )}
-        {kind === 'analyser' && (
-          <Button onClick={() => onAct({ do: 'put', place: { at: 'flue' } })}>Into the flue</Button>
-        )}
+        <Choice
+          label="Put it elsewhere"
+          labelHidden
+          placeholder="Put it on…"
+          value={place.at === 'points' || place.at === 'nowhere' ? undefined : keyOfPlace(place)}
+          options={placesFor(drawing, kind)}
+          onChange={(key) => onAct({ do: 'put', place: placeOfKey(key) })}
+        />
       </div>
       {refused !== undefined && <Notice kind="danger">{refused}</Notice>}
       {needs.length > 0 && (
@@ -136,35 +132,4 @@ function whereWords(drawing: Drawing, place: Place): string {
     case 'flue':
       return 'In the flue';
   }
-}
-
-const DIMENSION = {
-  multimeter: 'current',
-  clamp: '',
-  manometer: 'pressure',
-  thermometer: 'temperature',
-  analyser: '',
-} as const;
-
-function placesFor(drawing: Drawing, kind: StandView['instrument']['kind']) {
-  const gauges = drawing.gauges
-    .filter((g) => g.dimension === DIMENSION[kind])
-    .map((g) => ({ value: `gauge ${g.id}`, label: g.title }));
-  const parts = drawing.parts.flatMap((p) =>
-    p.branches.map((b) => ({ value: `part ${p.id} ${b}`, label: b === '' ? p.title : `${p.title}, ${b}` })),
-  );
-  if (kind === 'multimeter')
-    return [
-      { label: 'In series', options: gauges },
-      { label: 'At a part, its leads off', options: parts },
-    ];
-  return kind === 'clamp' ? parts : gauges;
-}
-
-const keyOf = (place: Place): string =>
-  place.at === 'part' ? `part ${place.part} ${place.branch}` : place.at === 'gauge' ? `gauge ${place.gauge}` : place.at;
-
-function placeOf(key: string): Place {
-  const [at, name = '', branch = ''] = key.split(' ');
-  return at === 'part' ? { at, part: name, branch } : { at: 'gauge', gauge: name };
 }
