@@ -1,10 +1,13 @@
 import { Engine } from '../src/diagnosis';
 import {
   drawExercise,
+  asksRun,
   exerciseCode,
   EXERCISE_KINDS,
   type Exercise,
+  gradeRun,
   hideable,
+  type KeptStand,
   type Laid,
   layOut,
   lessonOf,
@@ -19,11 +22,19 @@ import {
   profileFor,
   progressOf,
   confusedIn,
+  criticalActs,
   readExerciseCode,
   Stand,
   stateAfter,
+  stepsOf,
+  truthsOf,
+  wireColours,
 } from '../src/practice';
+import { bypassLimit } from '../src/rules';
 import { endingsNow, hintWords, lessonView, standView } from '../src/presentation';
+import { AS_IT_STANDS } from '../src/profile';
+import { kindOf, type Question } from '../src/question';
+import { FIRST_EPISODE } from '../src/simulation';
 import { FAMILIES, profile, profileText } from './models';
 
 const engines = new Map(FAMILIES.map((id) => [id, undefined as Engine | undefined]));
@@ -38,6 +49,14 @@ function laidWith(id: string, family: string, kind: Exercise['kind'] = 'single',
   const engine = engineOf(id);
   const hidden = family === 'nothing' ? engine.healthy : engine.hypotheses.find((h) => h.family === family)!;
   return layOut({ level: 1, seed, profile: id, kind, hidden: hidden.index }, profileText(id), engine);
+}
+
+/** Somebody who has taken the panel off, and holds its switch in where one opened with it. */
+function opened(laid: Laid): Stand {
+  const stand = new Stand(laid);
+  perform(stand, { do: 'panel', off: true });
+  if (stand.machine().door === 'open') perform(stand, { do: 'hold-door', held: true });
+  return stand;
 }
 
 /** Time goes on in steps of a frame, and the display with it. */
@@ -133,7 +152,7 @@ describe('in front of the machine', () => {
     const stand = new Stand(laidWith('furnace-condensing', 'gas-cock.shut'));
     // Half a minute with a probe in each hand, from before the igniter glows to after.
     stand.runTo(15_000);
-    for (let i = 0; i < 2; i++) stand.put({ at: 'points', red: 'W', black: 'C' });
+    for (let i = 0; i < 2; i++) stand.put({ at: 'flue' });
     const glow = stand.machine().beads.find((b) => b.id === 'inducer')!;
     expect(glow.is).toBe('now');
     stand.runTo(stand.clock + 1000);
@@ -141,7 +160,7 @@ describe('in front of the machine', () => {
   });
 
   test('the meter shows the circuit: volts as they stand, the true wrong number of a wrong function, OL of what is open', () => {
-    const stand = new Stand(laidWith('furnace-condensing', 'igniter.open'));
+    const stand = opened(laidWith('furnace-condensing', 'igniter.open'));
     expect(perform(stand, { do: 'put', place: { at: 'points', red: 'W', black: 'C' } })).toBeUndefined();
     expect(Number(settle(stand).digits)).toBeGreaterThan(22);
     perform(stand, { do: 'turn', set: 'v-dc' });
@@ -154,12 +173,14 @@ describe('in front of the machine', () => {
 
   test('ohms on a live circuit is an accident: written once for each place, and the mark is held down by it', () => {
     const laid = laidWith('furnace-condensing', 'igniter.open');
-    const stand = new Stand(laid);
+    const stand = opened(laid);
     perform(stand, { do: 'put', place: { at: 'points', red: 'W', black: 'C' } });
     perform(stand, { do: 'turn', set: 'ohms' });
     for (let i = 0; i < 3; i++) standView(stand, i * 200, 1, 'us');
     expect(stand.moves.filter(({ body }) => body.type === 'accident')).toHaveLength(1);
     const planned = plan(laid);
+    perform(stand, { do: 'hold-door', held: false });
+    perform(stand, { do: 'panel', off: false });
     const moves = [...stand.moves, ...planned.moves.slice(1).map((m) => ({ ...m, at: m.at + stand.clock }))];
     const mark = markOf(laid, moves, planned);
     expect(mark.critical.map(({ id }) => id)).toEqual(['ohms-live']);
@@ -168,8 +189,8 @@ describe('in front of the machine', () => {
   });
 
   test('a reading that is noted is an entry of a real call, with its place and its step or moment', () => {
-    const stand = new Stand(laidWith('furnace-condensing', 'igniter.open'));
-    stand.runTo(6000);
+    const stand = opened(laidWith('furnace-condensing', 'igniter.open'));
+    stand.runTo(stand.clock + 6000);
     stand.put({ at: 'points', red: 'W', black: 'C' });
     expect(perform(stand, { do: 'note' })).toMatch(/blank/);
     settle(stand);
@@ -195,19 +216,24 @@ describe('in front of the machine', () => {
     );
   });
 
-  test('it goes on where it was left, by its moves alone', () => {
-    const laid = laidWith('hydronic-boiler', 'module.pv-dead');
+  test('it goes on where it was left, with what was seen', () => {
+    const laid = laidWith('furnace-condensing', 'igniter.open');
     const stand = new Stand(laid);
-    stand.runTo(40_000);
     perform(stand, { do: 'set', change: { gas: false } });
     perform(stand, { do: 'outcome', outcome: 'stuck' });
-    const again = new Stand(laid, JSON.parse(JSON.stringify(stand.moves)) as Move[], stand.clock);
-    expect(again.machine().setup).toEqual(stand.machine().setup);
-    expect(again.clock).toBe(stand.clock);
+    stand.runTo(stand.clock + 60_000);
+    const again = new Stand(laid, JSON.parse(JSON.stringify(stand.kept)) as KeptStand);
+    expect(again.machine()).toEqual(stand.machine());
+    expect(again.machine().beads.filter(({ is }) => is === 'came').length).toBeGreaterThan(0);
     expect(again.state.evidence).toEqual(stand.state.evidence);
   });
 
   test.each([
+    ['a reading behind the panel', { do: 'put', place: { at: 'points', red: 'W', black: 'C' } }, /panel is on/],
+    ['a jumper behind it', { do: 'set', change: { bypassed: ['limit'] } }, /panel is on/],
+    ['a wait of no time', { do: 'wait', minutes: 0 }, /between a moment and 60/],
+    ['the panel on twice', { do: 'panel', off: false }, /on already/],
+    ['steps where none are asked', { do: 'tell-run', order: [], seconds: {} }, /asks for no steps/],
     ['a point that is none', { do: 'put', place: { at: 'points', red: 'W', black: 'XX' } }, /XX/],
     ['both probes on one point', { do: 'put', place: { at: 'points', red: 'W', black: 'W' } }, /same point/],
     ['a look that is none', { do: 'look', look: 'moon' }, /moon/],
@@ -216,9 +242,90 @@ describe('in front of the machine', () => {
     ['nothing on the display', { do: 'note' }, /blank|touch nothing/],
     ['a line that is not open', { do: 'line', line: 'moon' }, /done, or is none/],
   ] as const)('%s is said, and nothing is written', (_name, act, words) => {
-    const stand = new Stand(laidWith('furnace-condensing', 'igniter.open'));
+    const laid = laidWith('furnace-condensing', 'igniter.open');
+    const stand = /none|one point/.test(_name) ? opened(laid) : new Stand(laid);
+    const before = stand.moves.length;
     expect(perform(stand, act)).toMatch(words);
-    expect(stand.moves).toHaveLength(1);
+    expect(stand.moves).toHaveLength(before);
+  });
+
+  test('the panel opens its door switch: the machine dies and its code is lost; held in, it runs; three jumpers and no more', () => {
+    const stand = new Stand(laidWith('furnace-condensing', 'igniter.open'));
+    stand.runTo(60_000);
+    expect(stand.machine().light?.code).toBe('red-slow');
+    perform(stand, { do: 'panel', off: true });
+    stand.runTo(stand.clock + 30_000);
+    expect(stand.machine()).toMatchObject({ open: true, door: 'open', light: { code: 'dark' }, pocket: 3 });
+    perform(stand, { do: 'hold-door', held: true });
+    stand.runTo(stand.clock + 20_000);
+    expect(stand.machine()).toMatchObject({ door: 'held', pocket: 3 });
+    expect(stand.machine().beads.find(({ id }) => id === 'inducer')!.is).toBe('now');
+    const parts = stand.laid.engine.model.parts.filter(
+      ({ id, branches }) => id !== 'door-switch' && branches.length > 0,
+    );
+    const bypassed = ['door-switch', ...parts.slice(0, 3).map(({ id }) => id)];
+    expect(perform(stand, { do: 'set', change: { bypassed } })).toBeUndefined();
+    expect(stand.machine().pocket).toBe(0);
+    expect(perform(stand, { do: 'set', change: { bypassed: [...bypassed, parts[3]!.id] } })).toMatch(/All 3 jumpers/);
+    expect(perform(stand, { do: 'set', change: { bypassed: [] } })).toBeUndefined();
+    perform(stand, { do: 'panel', off: false });
+    stand.runTo(stand.clock + 60_000);
+    expect(stand.machine()).toMatchObject({ open: false, door: undefined, light: { code: 'red-slow' } });
+    // Held in by hand and taken off again is no jumper that was left.
+    expect(stand.state.followed.c.bypasses).toEqual([]);
+  });
+
+  test('a panel without a switch, and a drum’s door that is none, change nothing of the run', () => {
+    for (const id of ['steam-standing-pilot', 'dryer-burner']) {
+      const stand = new Stand(laidWith(id, 'nothing', 'nothing'));
+      stand.runTo(20_000);
+      const before = stand.machine();
+      perform(stand, { do: 'panel', off: true });
+      expect(stand.machine()).toMatchObject({ open: true, door: undefined, since: before.since });
+    }
+  });
+
+  test('a jumper round a safety has the rules’ own time and stands in the ledger until it is out', () => {
+    const stand = opened(laidWith('steam-standing-pilot', 'lwco.open'));
+    const lwco = stand.laid.engine.model.parts.find(({ safety }) => safety?.includes('low-water'))!.id;
+    perform(stand, { do: 'set', change: { bypassed: [lwco] } });
+    perform(stand, { do: 'set', change: { gas: false } });
+    const ledgers = stand.state.log.flatMap(({ event: { body } }) => (body.type === 'setup' ? [body.ledger] : []));
+    // What is round it is named by every entry while it is there, with the limit of its kind.
+    expect(ledgers).toHaveLength(2);
+    for (const ledger of ledgers) {
+      expect(ledger).toMatchObject([{ id: lwco, limit: bypassLimit('low-water', false, 'steam') }]);
+      expect(ledger![0]!.limit).not.toBe(600);
+    }
+    const moves = [...stand.moves];
+    expect(criticalActs(moves, stand.state, true).map(({ id }) => id)).toContain('low-water');
+  });
+
+  test('waiting counts, and so does what is done meanwhile: the wait of five minutes after gas', () => {
+    const asks = (does: (stand: Stand) => void): number | undefined => {
+      const stand = opened(laidWith('furnace-standing-pilot', 'thermocouple.weak'));
+      perform(stand, { do: 'set', change: { gas: false } });
+      does(stand);
+      perform(stand, { do: 'turn', set: 'mv-dc' });
+      const part = stand.laid.engine.model.parts.find((p) => p.kind.name === 'thermocouple')!;
+      perform(stand, { do: 'turn', set: 'ohms' });
+      perform(stand, { do: 'put', place: { at: 'part', part: part.id, branch: part.branches[0]!.name } });
+      return standView(stand, 0, 1, 'us').needs.find(({ by }) => by === 'wait')?.minutes;
+    };
+    const long = asks(() => undefined);
+    if (long === undefined) return;
+    expect(long).toBeGreaterThan(4);
+    expect(asks((s) => perform(s, { do: 'wait', minutes: 2 }))!).toBeLessThan(long - 1.9);
+    expect(asks((s) => perform(s, { do: 'wait', minutes: 6 }))).toBeUndefined();
+  });
+
+  test('wires have the usual colours on the first levels, and later some of their own; the same for everybody', () => {
+    const { model } = engineOf('furnace-condensing');
+    expect(wireColours(model, { level: 1, seed: 5 })).toMatchObject({ R: 'red', W: 'white', L1: 'black' });
+    const odd = Array.from({ length: 40 }, (_, seed) => wireColours(model, { level: 4, seed })['R']);
+    expect(odd.filter((c) => c !== 'red').length).toBeGreaterThan(2);
+    expect(odd.filter((c) => c !== 'red').length).toBeLessThan(20);
+    expect(wireColours(model, { level: 4, seed: 9 })).toEqual(wireColours(model, { level: 4, seed: 9 }));
   });
 
   test('a new part that nobody measured is as bad as the old one; measured first, it cures', () => {
@@ -229,6 +336,11 @@ describe('in front of the machine', () => {
       return laid.appliance.runs(stand.state.evidence.episodes);
     };
     expect([fit(false), fit(true)]).toEqual([false, true]);
+    const stand = new Stand(laid);
+    perform(stand, { do: 'repair', part: 'igniter', measured: true });
+    perform(stand, { do: 'repair', part: 'igniter', measured: true });
+    const told = standView(stand, 0, 1, 'us').moves.filter(({ words }) => /reads as the old one did/.test(words));
+    expect(told).toHaveLength(1);
   });
 
   test('what comes and goes shows in some tries, and in the same ones for everybody', () => {
@@ -348,7 +460,7 @@ test('five hundred exercises of every level and family are played by a scripted 
 
 /** Somebody who watches, writes the try down, takes a reading or two and fits something. */
 function apprentice({ engine, appliance, exercise }: Laid): Move[] {
-  const stand = new Stand({ engine, appliance, exercise });
+  const stand = opened({ engine, appliance, exercise });
   for (let i = 0; i < 6; i++) {
     const next = stand.nextEvent();
     if (next !== undefined) stand.runTo(Math.min(next, stand.clock + 300_000));
@@ -394,13 +506,30 @@ describe('the lesson', () => {
       { state: stateAfter(laid.engine.model, planned.moves) },
       'us',
     );
+    // The chain splits: what is left gets less, and ends with what it was.
+    const left = lesson.moves.map((m) => m.left.filter(Boolean).length);
+    expect(left[0]).toBeGreaterThan(4);
+    expect(left.at(-1)).toBe(1);
+    expect(
+      lesson.moves
+        .at(-1)!
+        .left.map((l, i) => (l ? view.chain[i] : ''))
+        .join(''),
+    ).toBe('gas valve');
+    const best = view.moves.find(({ bits = 0 }) => bits > 0.5)!;
+    expect(best.perMinute).toBeGreaterThan(0);
+    // The true run: it glows here too, and never burns.
+    expect(view.run.find(({ title }) => /flame|lights/i.test(title))).toMatchObject({
+      here: undefined,
+      book: expect.any(Number),
+    });
     expect(view.title).toMatch(/gas valve/);
     expect(view.moves.every(({ words }) => words.length > 0)).toBe(true);
   });
 
   /** What was believed wrongly, after these acts and an end. */
   function shown(laid: Laid, does: (stand: Stand) => void): string[] {
-    const stand = new Stand(laid);
+    const stand = opened(laid);
     does(stand);
     perform(stand, { do: 'close', ending: 'not-proved', given: { why: 'x', watches: 'y' } });
     const planned = { minutes: 10, tests: 3, moves: stand.moves };
@@ -411,7 +540,7 @@ describe('the lesson', () => {
     const laid = laidWith('furnace-condensing', 'igniter.weak');
     const ohms = (wait: number): string[] =>
       shown(laid, (stand) => {
-        stand.runTo(60_000);
+        stand.runTo(stand.clock + 60_000);
         perform(stand, { do: 'set', change: { power: false } });
         stand.runTo(stand.clock + wait);
         for (const need of ['meter', 'isolated']) perform(stand, { do: 'need', need, of: 'igniter' });
@@ -454,10 +583,99 @@ describe('the lesson', () => {
     );
   });
 
+  test('a few ohms, and the leads were not zeroed', () => {
+    const laid = laidWith('furnace-condensing', 'gas-valve.coil-short');
+    const coil = (zero: boolean): string[] =>
+      shown(laid, (stand) => {
+        perform(stand, { do: 'set', change: { power: false } });
+        for (const need of ['meter', 'isolated']) perform(stand, { do: 'need', need, of: 'gas-valve' });
+        perform(stand, { do: 'turn', set: 'ohms' });
+        if (zero) perform(stand, { do: 'lead-zero' });
+        perform(stand, { do: 'put', place: { at: 'part', part: 'gas-valve', branch: '' } });
+        settle(stand);
+        perform(stand, { do: 'note' });
+      });
+    expect(coil(false)).toContain('leads');
+    expect(coil(true)).not.toContain('leads');
+  });
+
+  test('a ghost on a wire that nothing joins; low impedance shows that it is none', () => {
+    const engine = engineOf('furnace-condensing');
+    const { points } = engine.model;
+    // Wherever a light meter would pick something up on this machine.
+    const found = engine.hypotheses
+      .filter((h) => h.kind === 'fault' && h.occurs === 1)
+      .flatMap((h) => {
+        const laid = laidWith('furnace-condensing', h.family);
+        const lived = laid.appliance.live([FIRST_EPISODE]);
+        const ghost = points.find(({ net, black }) => {
+          const asked: Question = { kind: 'volts', red: net, black, phase: AS_IT_STANDS, input: 'high-impedance' };
+          return kindOf(asked).predict(laid.appliance.model, lived, asked).kind === 'ghost';
+        });
+        return ghost ? [{ laid, ghost }] : [];
+      });
+    expect(found.length).toBeGreaterThan(0);
+    const { laid, ghost } = found[0]!;
+    const { nets } = laid.engine.model;
+    const volts = (set: 'v-ac' | 'v-ac-low'): string[] =>
+      shown(laid, (stand) => {
+        stand.runTo(stand.clock + 400_000);
+        perform(stand, { do: 'turn', set });
+        perform(stand, { do: 'put', place: { at: 'points', red: nets[ghost.net]!, black: nets[ghost.black]! } });
+        settle(stand);
+        perform(stand, { do: 'note' });
+      });
+    expect(volts('v-ac')).toContain('ghost');
+    expect(volts('v-ac-low')).not.toContain('ghost');
+  });
+
+  test('a tired transformer that was read with nothing on it, and something else was blamed', () => {
+    const laid = laidWith('furnace-condensing', 'transformer.weak');
+    const read = (heatCall: boolean): string[] =>
+      shown(laid, (stand) => {
+        perform(stand, { do: 'set', change: { heatCall } });
+        stand.runTo(stand.clock + 20_000);
+        perform(stand, { do: 'put', place: { at: 'points', red: 'R', black: 'C' } });
+        settle(stand);
+        perform(stand, { do: 'note' });
+        perform(stand, { do: 'record', part: 'thermostat', cause: 'itself' });
+      });
+    expect(read(false)).toContain('unloaded');
+    expect(read(true)).not.toContain('unloaded');
+  });
+
+  test('gas that stands was read, and it fails when it flows', () => {
+    const laid = laidWith('furnace-condensing', 'gas-supply.low');
+    const read = (heatCall: boolean): string[] =>
+      shown(laid, (stand) => {
+        perform(stand, { do: 'set', change: { heatCall } });
+        perform(stand, { do: 'need', need: 'gauge' });
+        stand.runTo(stand.clock + 90_000);
+        perform(stand, { do: 'take', instrument: 'g' });
+        perform(stand, { do: 'put', place: { at: 'gauge', gauge: 'gas-inlet' } });
+        settle(stand, 6);
+        perform(stand, { do: 'note' });
+      });
+    expect(read(false)).toContain('standing');
+    expect(read(true)).not.toContain('standing');
+  });
+
+  test('a delay was called dead', () => {
+    const laid = laidWith('furnace-condensing', 'nothing', 'nothing');
+    const said = (after: number): string[] =>
+      shown(laid, (stand) => {
+        perform(stand, { do: 'again' });
+        stand.runTo(stand.clock + after);
+        perform(stand, { do: 'outcome', outcome: after > 100_000 ? 'runs' : 'dead' });
+      });
+    expect(said(4000)).toContain('delay');
+    expect(said(400_000)).not.toContain('delay');
+  });
+
   test('the same point again tells nothing: known twice', () => {
     const laid = laidWith('furnace-condensing', 'igniter.open');
     const twice = shown(laid, (stand) => {
-      stand.runTo(8000);
+      stand.runTo(stand.clock + 8000);
       perform(stand, { do: 'put', place: { at: 'points', red: 'W', black: 'C' } });
       for (let i = 0; i < 2; i++) {
         settle(stand);
@@ -465,6 +683,99 @@ describe('the lesson', () => {
       }
     });
     expect(twice).toContain('known-twice');
+  });
+});
+
+describe('a sound run, told', () => {
+  const laid = layOut(
+    {
+      level: 0,
+      seed: 12,
+      profile: 'furnace-condensing',
+      kind: 'nothing',
+      hidden: engineOf('furnace-condensing').healthy.index,
+    },
+    profileText('furnace-condensing'),
+    engineOf('furnace-condensing'),
+  );
+  const steps = stepsOf(laid);
+  const order = steps.map(({ id }) => id);
+  const seconds = Object.fromEntries(steps.map((s) => [s.id, s.seconds]));
+
+  test('its steps come in the trade’s order, within what TRADE gives them', () => {
+    expect(asksRun(laid.exercise)).toBe(true);
+    expect(order).toEqual(['call', 'inducer', 'glow', 'valve', 'flame', 'steady', 'heating']);
+    expect(gradeRun(steps, { order, seconds })).toEqual({ order: 1, times: 1 });
+    // The other way round every pair is wrong, but those that come together.
+    expect(gradeRun(steps, { order: [...order].reverse(), seconds: {} }).order).toBeLessThan(0.2);
+    const late = Object.fromEntries(steps.map((s) => [s.id, s.seconds * 1.2]));
+    expect(gradeRun(steps, { order, seconds: late }).times).toBe(1);
+    const later = Object.fromEntries(steps.map((s) => [s.id, s.seconds * 1.5 + 10]));
+    expect(gradeRun(steps, { order, seconds: later }).times).toBe(0);
+  });
+
+  test('what is missing is said, the first telling counts, and the mark is made of it', () => {
+    const stand = new Stand(laid);
+    const asked = standView(stand, 0, 1, 'us').asks!.map(({ id }) => id);
+    expect([...asked].sort()).toEqual([...order].sort());
+    expect(asked).not.toEqual(order);
+    expect(perform(stand, { do: 'tell-run', order: order.slice(1), seconds })).toMatch(/every step its place/);
+    expect(perform(stand, { do: 'tell-run', order, seconds: { call: 0 } })).toMatch(/Guess, in seconds/);
+    expect(stand.moves).toHaveLength(1);
+    expect(perform(stand, { do: 'tell-run', order, seconds })).toBeUndefined();
+    expect(perform(stand, { do: 'tell-run', order: [...order].reverse(), seconds })).toMatch(/first telling counts/);
+    expect(standView(stand, 0, 1, 'us').asks).toBeUndefined();
+    const planned = plan(laid);
+    const mark = markOf(laid, planned.moves, planned);
+    expect(mark.shares.map(({ id }) => id)).toContain('times');
+    expect(mark).toMatchObject({ proved: true });
+    const silent = planned.moves.filter(({ body }) => body.type !== 'run-told');
+    expect(markOf(laid, silent, planned).total).toBe(
+      mark.total - 10 - mark.shares.find(({ id }) => id === 'times')!.got,
+    );
+  });
+});
+
+describe('two at once', () => {
+  const engine = engineOf('furnace-condensing');
+  const found = Array.from({ length: 12 }, (_, seed) =>
+    layOut(
+      {
+        level: 7,
+        seed,
+        profile: 'furnace-condensing',
+        kind: 'two',
+        hidden: hideable(engine, 'two', {})[seed * 3]!.index,
+      },
+      profileText('furnace-condensing'),
+      engine,
+    ),
+  );
+  const both = found.filter(({ exercise }) => exercise.second !== undefined);
+
+  test('neither runs without the other being mended; they are of different parts', () => {
+    expect(both.length).toBeGreaterThan(8);
+    for (const { exercise, appliance } of both) {
+      const [a, b] = truthsOf(exercise).map(({ faults }) => faults.map(({ part }) => part));
+      const runs = (...repaired: number[][]): boolean =>
+        appliance.runs([FIRST_EPISODE, { ...FIRST_EPISODE, repaired: repaired.flat() as never }]);
+      expect([runs(a!), runs(b!), runs(a!, b!)]).toEqual([false, false, true]);
+    }
+  });
+
+  test('both are asked for: who mends one gets half of the proof at most, and it is not proved', () => {
+    const laid = both.find((l) => markOf(l, plan(l).moves, plan(l)).proved)!;
+    const planned = plan(laid);
+    const mark = markOf(laid, planned.moves, planned);
+    expect(mark.total).toBeGreaterThanOrEqual(90);
+    const lesson = lessonOf(laid, planned.moves, planned);
+    expect(lesson.rows.slice(0, 2)).toEqual(truthsOf(laid.exercise).map(({ repair }) => repair));
+    const at = planned.moves.findIndex(({ body }) => body.type === 'repaired');
+    const one = [...planned.moves.slice(0, at + 1), planned.moves.at(-1)!];
+    const half = markOf(laid, one, planned);
+    expect(half.proved).toBe(false);
+    expect(half.shares.find(({ id }) => id === 'proof')!.got).toBeLessThanOrEqual(15);
+    expect(half.critical.map(({ id }) => id)).toContain('false-proof');
   });
 });
 

@@ -9,6 +9,12 @@ export type PracticeAct =
   | { readonly do: 'set'; readonly change: Partial<Setup> }
   /** Off and on again: a new try. */
   | { readonly do: 'again' }
+  /** Takes the panel off, or puts it on. */
+  | { readonly do: 'panel'; readonly off: boolean }
+  /** Holds the switch in that opened with the panel, or lets it go. */
+  | { readonly do: 'hold-door'; readonly held: boolean }
+  /** Stays with it and does nothing else, so many minutes. */
+  | { readonly do: 'wait'; readonly minutes: number }
   | { readonly do: 'take'; readonly instrument: string }
   | { readonly do: 'put'; readonly place: Place }
   | { readonly do: 'turn'; readonly set: FunctionId }
@@ -24,6 +30,8 @@ export type PracticeAct =
   | { readonly do: 'need'; readonly need: string; readonly of?: string }
   | { readonly do: 'fact'; readonly fact: string; readonly value: string | number }
   | { readonly do: 'cause'; readonly safety: string; readonly mended: boolean }
+  /** Tells the steps of a sound run in their order, with the seconds at which each comes. */
+  | { readonly do: 'tell-run'; readonly order: readonly string[]; readonly seconds: Readonly<Record<string, number>> }
   | { readonly do: 'hint'; readonly hint: 'half' | 'test' | 'why' }
   | { readonly do: 'record'; readonly part: string; readonly cause: string }
   | { readonly do: 'repair'; readonly part: string; readonly measured: boolean }
@@ -42,6 +50,12 @@ export function perform(stand: Stand, act: PracticeAct): string | undefined {
       return stand.set(act.change);
     case 'again':
       return stand.again();
+    case 'panel':
+      return stand.panel(act.off);
+    case 'hold-door':
+      return stand.holdDoor(act.held);
+    case 'wait':
+      return stand.wait(act.minutes);
     case 'take':
       return stand.take(act.instrument);
     case 'put':
@@ -84,6 +98,8 @@ export function perform(stand: Stand, act: PracticeAct): string | undefined {
         { type: 'cause', safety: act.safety, words: 'Looked for what opened it.', mended: act.mended },
         1,
       );
+    case 'tell-run':
+      return stand.tellRun(act.order, act.seconds);
     case 'hint':
       return stand.write({ type: 'hint', hint: act.hint }, 0);
     case 'record':

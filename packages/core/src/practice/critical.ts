@@ -21,7 +21,7 @@ export function criticalActs(moves: readonly Move[], state: CallState, runs: boo
   for (const [event, marks] of followed.marks)
     for (const mark of marks) {
       const move = moveOf(event);
-      const { body } = moves[move]!;
+      const body = state.log.find(({ event: { id } }) => id === event)!.event.body;
       const lowWater = body.type === 'setup' && (body.ledger ?? []).some(({ kind }) => kind.includes('low-water'));
       if (mark.mark === 'without-need' && mark.need === 'water' && lowWater)
         found.push({ id: 'low-water', words: 'A low-water cut-off was gone round with the glass unseen.', move });

@@ -30,21 +30,31 @@ export const fittedIn = (moves: readonly Move[]): readonly Fitted[] =>
   moves.flatMap(({ body }, at) => (body.type === 'repaired' && body.old !== true ? [{ at, part: body.part }] : []));
 
 /** Parts that failed, and what holds them, by id. */
-export const failedParts = (truth: Hypothesis | undefined, parts: Parts): ReadonlySet<string> =>
-  new Set((truth?.faults ?? []).flatMap(({ part }) => [parts[part]!.id, parts[parts[part]!.assembly]!.id]));
+export const failedParts = ({ faults }: Pick<Hypothesis, 'faults'>, parts: Parts): ReadonlySet<string> =>
+  new Set(faults.flatMap(({ part }) => [parts[part]!.id, parts[parts[part]!.assembly]!.id]));
 
-/** Whether a part belongs to the repair: it failed, or it opened because of the cause that is hidden. */
-export function mends(truth: Hypothesis | undefined, parts: Parts): (part: string) => boolean {
-  const failed = failedParts(truth, parts);
-  const opened = truth?.cause !== undefined && truth.breaks !== undefined ? parts[truth.breaks]!.id : undefined;
-  return (part) => failed.has(part) || part === opened;
+/** Whether a part belongs to the repair of what is hidden: it failed, or it opened because of the cause. */
+export function mends(truths: readonly Hypothesis[], parts: Parts): (part: string) => boolean {
+  const belongs = new Set(
+    truths.flatMap((truth) => [
+      ...failedParts(truth, parts),
+      ...(truth.cause !== undefined && truth.breaks !== undefined ? [parts[truth.breaks]!.id] : []),
+    ]),
+  );
+  return (part) => belongs.has(part);
 }
+
+/** The move with which somebody decided on each fault that is hidden; one of them where nothing is. */
+export const decisionsIn = (moves: readonly Move[], truths: readonly Hypothesis[], parts: Parts): readonly number[] =>
+  truths.length === 0
+    ? [decisionIn(moves, () => false)]
+    : truths.map((truth) => decisionIn(moves, mends([truth], parts)));
 
 /**
  * The move with which somebody decided, for the right part where they came to it: they named the break before they fitted it, or fitted
  * it without a word, or ended.
  */
-export function decisionIn(moves: readonly Move[], belongs: (part: string) => boolean): number {
+function decisionIn(moves: readonly Move[], belongs: (part: string) => boolean): number {
   const fitted = fittedIn(moves);
   const first = fitted.find(({ part }) => belongs(part)) ?? fitted[0];
   const closed = moves.findIndex(({ body }) => body.type === 'closed');

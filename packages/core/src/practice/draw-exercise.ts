@@ -6,6 +6,7 @@ import type { DrawnExercise, Exercise, ExerciseKind } from './exercise';
 import { HiddenAppliance } from './hidden-appliance';
 import { type Level, levelWith, USUAL_SHARES } from './levels';
 import { NOT_OURS } from './not-ours';
+import { secondFor } from './second-fault';
 import { storyOf } from './stories';
 
 /** How much more often comes what somebody confuses. */
@@ -85,6 +86,8 @@ export function hideable(engine: Engine, kind: ExerciseKind, { hides }: Pick<Lev
       return engine.hypotheses.filter((h) => h.kind === 'fault' && h.occurs < 1);
     case 'bad-part':
       return faults.filter((h) => h.occurs === 1 && h.cause === undefined && ours(h) && /replace/.test(h.repair));
+    case 'two':
+      return faults.filter((h) => h.occurs === 1 && h.cause === undefined && ours(h));
     case 'refer':
       return faults.filter((h) => h.occurs === 1 && !ours(h));
   }
@@ -116,10 +119,12 @@ export function layOut(exercise: Exercise, source: string, known?: Engine): Laid
   const build = buildFor(exercise, source);
   const model: Model = loadProfile(source, file, { build, vary: varied(random) });
   const truth = hidden.kind === 'fault' ? hidden : undefined;
-  const appliance = new HiddenAppliance(model, truth, kind, seed);
+  const others = truth && kind === 'two' ? hideable(engine, 'two', {}) : [];
+  const second = truth && secondFor(model, truth, others, new Random(seed * 7 + 4));
+  const appliance = new HiddenAppliance(model, truth, kind, seed, second);
   const complaint = storyOf(model, appliance.live([FIRST_EPISODE]), random);
   const whose = truth && kind === 'refer' ? NOT_OURS[partOf(engine, truth)] : undefined;
-  return { engine, appliance, exercise: { ...exercise, build, truth, complaint, whose } };
+  return { engine, appliance, exercise: { ...exercise, build, truth, second, complaint, whose } };
 }
 
 /** From this level on machines have options of their own. */

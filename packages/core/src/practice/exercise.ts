@@ -2,7 +2,7 @@ import type { Hypothesis } from '../inference';
 import type { Build } from '../profile';
 
 /** What an exercise is about. */
-export const EXERCISE_KINDS = ['single', 'cause', 'nothing', 'fitful', 'bad-part', 'refer'] as const;
+export const EXERCISE_KINDS = ['single', 'cause', 'nothing', 'fitful', 'bad-part', 'refer', 'two'] as const;
 export type ExerciseKind = (typeof EXERCISE_KINDS)[number];
 
 /** Somebody stands in front of an appliance in which something may be hidden: the same for everybody who has its link. */
@@ -21,11 +21,17 @@ export interface DrawnExercise extends Exercise {
   readonly build: Build;
   /** What is hidden; nothing where it is sound. */
   readonly truth: Hypothesis | undefined;
+  /** What else is hidden, behind the first. */
+  readonly second: Hypothesis | undefined;
   /** What the customer says. */
   readonly complaint: string;
   /** Whose work it is, where it is not the technician’s. */
   readonly whose: string | undefined;
 }
+
+/** Everything that is hidden in it, what shows first before the rest. */
+export const truthsOf = ({ truth, second }: Pick<DrawnExercise, 'truth' | 'second'>): readonly Hypothesis[] =>
+  [truth, second].flatMap((t) => t ?? []);
 
 /** A number that a seed makes of nothing else, so that a link does not tell at a glance what is hidden. */
 const veil = (seed: number): number => ((Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b) >>> 8) & 0xffff) >>> 0;

@@ -1,6 +1,6 @@
 import type { Hypothesis } from '../inference';
 import type { Model } from '../profile';
-import { type Episode, type Lived, Random, VirtualAppliance } from '../simulation';
+import { type Episode, type Lived, NORMAL_SETUP, Random, runsAs, VirtualAppliance } from '../simulation';
 import type { ExerciseKind } from './exercise';
 
 /** The appliance of an exercise: a fault that comes and goes shows in some stretches, a bad new part cures nothing until it is measured. */
@@ -12,12 +12,28 @@ export class HiddenAppliance extends VirtualAppliance {
     private readonly truth: Hypothesis | undefined,
     private readonly kind: ExerciseKind,
     private readonly seed: number,
+    second?: Hypothesis,
   ) {
-    super(model, truth?.faults ?? []);
+    super(model, [...(truth?.faults ?? []), ...(second?.faults ?? [])]);
   }
 
   override live(chain: readonly Episode[]): Lived {
-    return this.shows(chain) ? super.live(this.kind === 'bad-part' ? this.asFitted(chain) : chain) : this.sound(chain);
+    return this.shows(chain) ? this.steady(chain) : this.sound(chain);
+  }
+
+  /**
+   * Whether everything that is hidden is mended: with all of it on and nothing gone round it runs as a sound one does, and what comes and
+   * goes has gone for good.
+   */
+  mended(chain: readonly Episode[]): boolean {
+    const last = chain[chain.length - 1]!;
+    const on = [...chain, { ...last, setup: { ...NORMAL_SETUP, actions: last.setup.actions } }];
+    return runsAs(this.steady(on), this.sound(on));
+  }
+
+  /** The same with what comes and goes there all the time. */
+  private steady(chain: readonly Episode[]): Lived {
+    return super.live(this.kind === 'bad-part' ? this.asFitted(chain) : chain);
   }
 
   /** Whether a fault that comes and goes is there in the last stretch; the first one is what they were called for, or not. */

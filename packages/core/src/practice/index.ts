@@ -23,13 +23,15 @@ export {
   exerciseCode,
   type ExerciseKind,
   readExerciseCode,
+  truthsOf,
 } from './exercise';
+export { asksRun, gradeRun, type RunGrade, shuffled, type StepTime, stepsOf } from './healthy-run';
 export { type Level, LEVELS, levelWith } from './levels';
 export { type Believed, type Lesson, lessonOf, type MoveLesson } from './lesson';
 export { TESTS } from './decision';
 export { type ExerciseMark, markOf } from './mark';
 export type { Misconception } from './misconceptions';
-export { entriesOf, isPractice, type Move, moveOf, opening, type PracticeBody, stateAfter } from './move';
+export { isPractice, type Move, moveOf, opening, type PracticeBody, stateAfter } from './move';
 export { NOT_OURS } from './not-ours';
 export { knowing, plan, type Planned } from './planner';
 export { play, type Player, PLAYERS } from './players';
@@ -39,5 +41,8 @@ export { type HowTheyWork, ScriptedTechnician } from './scripted-technician';
 export { MISREPORTED, SimulatedTechnician } from './simulated-technician';
 export { type Finding, type Policy, SimulatedVisit } from './simulated-visit';
 export { type Band, drawFrom, habitsIn, readWorld, wider, type World } from './world';
-export { type BeadNow, type InstrumentNow, type MachineNow, Stand } from './stand';
+export type { InstrumentNow } from './in-hand';
+export type { BeadNow, MachineNow } from './machine-now';
+export { type KeptStand, Stand } from './stand';
+export { wireColours } from './wire-colours';
 export { WrittenLog } from './written-log';

@@ -1,9 +1,11 @@
 import type { Assessment } from '../diagnosis';
 import type { Repair } from '../inference';
+import type { Model, PartIndex } from '../profile';
 import { TRAINED } from '../rules';
 import type { CallState } from '../visit';
 import type { Laid } from './draw-exercise';
 import { TESTS } from './decision';
+import { truthsOf } from './exercise';
 import { type ExerciseMark, markOf } from './mark';
 import { type Misconception, misconceptionsIn, NOTHING_NEW } from './misconceptions';
 import { isPractice, type Move, moveOf, stateAfter } from './move';
@@ -24,6 +26,10 @@ export interface MoveLesson {
   readonly believed: readonly Believed[];
   /** What it told, bits; nothing for what answers no question. */
   readonly bits: number | undefined;
+  /** Minutes since the move before it. */
+  readonly minutes: number;
+  /** Which parts of the chain could still be what broke. */
+  readonly left: readonly boolean[];
   /** The test that was best then, by its id; nothing where this was it, or nothing was to be tested. */
   readonly best: string | undefined;
   /** Whether it proves nothing, because of how it was taken. */
@@ -39,6 +45,8 @@ export interface Lesson {
   readonly moves: readonly MoveLesson[];
   /** Repairs that have a row of their own, the truth first. */
   readonly rows: readonly Repair[];
+  /** Parts that could be what broke at some time, in the order of the circuit. */
+  readonly chain: readonly PartIndex[];
   readonly misconceptions: readonly Misconception[];
   /** Tests that told nothing new. */
   readonly wasted: number;
@@ -64,7 +72,9 @@ export function lessonOf(laid: Laid, moves: readonly Move[], planned: Planned): 
       before.episodes.length === evidence.episodes.length;
     assessments.push(unchanged ? assessments[i - 1]! : engine.assess(evidence, { pairs: false }));
   });
-  const rows = rowsOf(assessments, exercise.truth?.repair ?? 'none');
+  const truths = truthsOf(exercise).map(({ repair }) => repair);
+  const rows = rowsOf(assessments, truths.length > 0 ? truths : ['none']);
+  const chain = chainOf(engine.model, assessments);
   const told = moves.map((_m, i) => {
     const added = i > 0 && states[i]!.evidence.items.length > states[i - 1]!.evidence.items.length;
     return added ? bitsBetween(assessments[i - 1]!, assessments[i]!) : undefined;
@@ -77,6 +87,8 @@ export function lessonOf(laid: Laid, moves: readonly Move[], planned: Planned): 
       at: move.at,
       believed: believedIn(assessments[i]!, rows),
       bits: told[i],
+      minutes: (move.at - (moves[i - 1]?.at ?? 0)) / 60_000,
+      left: chain.map((part) => believedBroken(assessments[i]!, part)),
       best: testing ? bestBefore(laid, states[i - 1]!, assessments[i - 1]!, states[i]!) : undefined,
       idle: marksOf(states[i]!, i).some(({ mark }) => mark === 'without-need'),
     };
@@ -87,22 +99,44 @@ export function lessonOf(laid: Laid, moves: readonly Move[], planned: Planned): 
     knowing: knowing(laid),
     moves: lessons,
     rows,
+    chain,
     misconceptions: misconceptionsIn(laid, moves, states, told),
     wasted: told.filter((bits, i) => bits !== undefined && bits < NOTHING_NEW && TESTS.has(moves[i]!.body.type)).length,
   };
 }
 
+/** What is believed less than this does not count as left, share. */
+const LEFT = 0.02;
+/** Longer chains are not drawn. */
+const LONGEST_CHAIN = 14;
+
+/** Parts that could be what broke at some time, those that were believed most, in the order of the circuit. */
+function chainOf({ rungs, branches, parts }: Model, assessments: readonly Assessment[]): PartIndex[] {
+  const along = rungs.flatMap(({ items }) => items.flatMap((i) => ('branch' in i ? branches[i.branch]!.part : [])));
+  const order = [...new Set([...along, ...parts.map(({ index }) => index)])];
+  const most = (part: PartIndex): number => Math.max(...assessments.map((a) => shareOf(a, part)));
+  const left = order.filter((part) => most(part) > LEFT);
+  const kept = new Set([...left].sort((a, b) => most(b) - most(a)).slice(0, LONGEST_CHAIN));
+  return left.filter((part) => kept.has(part));
+}
+
+/** How far it is believed that a part is what broke. */
+const shareOf = ({ suspects }: Assessment, part: PartIndex): number =>
+  suspects.reduce((sum, { leading, probability }) => sum + (leading.breaks === part ? probability : 0), 0);
+
+const believedBroken = (assessment: Assessment, part: PartIndex): boolean => shareOf(assessment, part) > LEFT;
+
 const marksOf = ({ followed }: CallState, move: number) =>
   [...followed.marks].flatMap(([event, marks]) => (moveOf(event) === move ? marks : []));
 
 /** What has a row of its own: the truth, and what was believed most at any time. */
-function rowsOf(assessments: readonly Assessment[], truth: Repair): Repair[] {
+function rowsOf(assessments: readonly Assessment[], truths: readonly Repair[]): Repair[] {
   const most = new Map<Repair, number>();
   for (const { suspects } of assessments)
     for (const { repair, probability } of suspects.slice(0, ROWS + 1))
       most.set(repair, Math.max(most.get(repair) ?? 0, probability));
-  const others = [...most].filter(([repair]) => repair !== truth).sort(([, a], [, b]) => b - a);
-  return [truth, ...others.slice(0, ROWS - 1).map(([repair]) => repair)];
+  const others = [...most].filter(([repair]) => !truths.includes(repair)).sort(([, a], [, b]) => b - a);
+  return [...truths, ...others.slice(0, ROWS - truths.length).map(([repair]) => repair)];
 }
 
 function believedIn({ suspects }: Assessment, rows: readonly Repair[]): Believed[] {

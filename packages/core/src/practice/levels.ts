@@ -22,6 +22,7 @@ export const USUAL_SHARES: Readonly<Record<ExerciseKind, number>> = {
   fitful: 5,
   'bad-part': 5,
   refer: 5,
+  two: 0,
 };
 
 const SINGLE = { single: 90, nothing: 10 } as const;
@@ -93,8 +94,8 @@ export const LEVELS: readonly Level[] = [
   {
     level: 7,
     title: 'All of it',
-    about: 'What comes and goes, a bad new part, nothing wrong, work that is not ours.',
-    kinds: { single: 20, cause: 20, nothing: 15, fitful: 15, 'bad-part': 15, refer: 15 },
+    about: 'What comes and goes, two at once, a bad new part, nothing wrong, work that is not ours.',
+    kinds: { single: 15, cause: 15, nothing: 15, fitful: 15, two: 15, 'bad-part': 10, refer: 15 },
   },
 ];
 

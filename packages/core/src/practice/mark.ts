@@ -3,15 +3,18 @@ import type { Hypothesis } from '../inference';
 import { endingWith, type Followed, type Mark as RuleMark, openLines, requirementsOf } from '../rules';
 import type { CallState } from '../visit';
 import { type CriticalAct, criticalActs } from './critical';
-import { decisionIn, fittedIn, mends, minutesTo, TESTS, testsUntil } from './decision';
+import { decisionsIn, fittedIn, mends, minutesTo, TESTS, testsUntil } from './decision';
 import type { Laid } from './draw-exercise';
+import { asksRun, runGraded } from './healthy-run';
+import { truthsOf } from './exercise';
 import { endingOf, type Move, stateAfter } from './move';
 import type { Planned } from './planner';
 import { condemnedBy, nothingToCondemn } from './proof-share';
 
 /** A part of the mark. */
 interface Share {
-  readonly id: 'proof' | 'cause' | 'minutes' | 'safety' | 'record';
+  /** `times` for minutes where the times of a sound run are guessed. */
+  readonly id: 'proof' | 'cause' | 'minutes' | 'times' | 'safety' | 'record';
   readonly got: number;
   readonly of: number;
 }
@@ -58,21 +61,26 @@ const SLIPS: Readonly<Record<RuleMark['mark'], number>> = {
 export function markOf(laid: Laid, moves: readonly Move[], planned: Planned): ExerciseMark {
   const { engine, exercise, appliance } = laid;
   const { model } = engine;
-  const { truth } = exercise;
+  const truths = truthsOf(exercise);
   const end = stateAfter(model, moves);
-  const belongs = mends(truth, model.parts);
-  const decided = decisionIn(moves, belongs);
-  const runs = appliance.runs(end.evidence.episodes);
+  const belongs = mends(truths, model.parts);
+  const decisions = decisionsIn(moves, truths, model.parts);
+  const decided = Math.max(...decisions);
+  const runs = appliance.mended(end.evidence.episodes);
   const ending = endingOf(moves);
-  const ours = truth !== undefined && exercise.kind !== 'refer';
-  const right = truth !== undefined && end.record?.part === partNamed(truth, model);
+  const ours = truths.length > 0 && exercise.kind !== 'refer';
+  const named = truths.map((truth) => wasNamed(moves, partNamed(truth, model), truths.length));
+  const right = truths.length > 0 && named.every(Boolean);
 
-  const assessment = engine.assess(stateAfter(model, moves.slice(0, decided)).evidence);
-  const by = ours && right ? condemnedBy(assessment, truth, engine) : NOT_CONDEMNED;
+  const assessments = decisions.map((at) => engine.assess(stateAfter(model, moves.slice(0, at)).evidence));
+  const by = meanOf(
+    truths.map((truth, i) => (ours && named[i] ? condemnedBy(assessments[i]!, truth, engine) : NOT_CONDEMNED)),
+  );
+  const run = asksRun(exercise) ? runGraded(laid, moves) : undefined;
   const closed = ending === 'proved' && runs && openLines(end.followed).length === 0;
   const proof = ours
     ? 15 * by.condemned + 10 * by.excluded + (closed ? 5 : 0)
-    : nothingToCondemn(exercise.kind, ending, assessment, end, right);
+    : nothingToCondemn(exercise.kind, ending, assessments[0]!, end, right, run?.order);
 
   const minutes = minutesTo(moves, decided);
   const critical = criticalActs(moves, end, runs);
@@ -83,7 +91,9 @@ export function markOf(laid: Laid, moves: readonly Move[], planned: Planned): Ex
   const shares: Share[] = [
     { id: 'proof', got: proof, of: OF.proof },
     { id: 'cause', got: OF.cause * causeShare(laid, right, end.record?.cause, ending), of: OF.cause },
-    { id: 'minutes', got: OF.minutes * pace * (proof / OF.proof), of: OF.minutes },
+    run
+      ? { id: 'times', got: OF.minutes * run.times, of: OF.minutes }
+      : { id: 'minutes', got: OF.minutes * pace * (proof / OF.proof), of: OF.minutes },
     { id: 'safety', got: critical.length > 0 ? 0 : Math.max(0, OF.safety - slipsIn(end.followed)), of: OF.safety },
     {
       id: 'record',
@@ -117,6 +127,19 @@ export function markOf(laid: Laid, moves: readonly Move[], planned: Planned): Ex
 
 /** Nobody condemned what was broken. */
 const NOT_CONDEMNED = { condemned: 0, excluded: 0 };
+
+/** How far everything that is hidden was proved: the mean over its faults. */
+function meanOf(found: readonly ReturnType<typeof condemnedBy>[]): ReturnType<typeof condemnedBy> {
+  const mean = (of: (one: ReturnType<typeof condemnedBy>) => number): number =>
+    found.length === 0 ? 0 : found.reduce((sum, one) => sum + of(one), 0) / found.length;
+  return { condemned: mean((one) => one.condemned), excluded: mean((one) => one.excluded) };
+}
+
+/** Whether a part was written down as what broke; where one thing is hidden, what was written last counts. */
+function wasNamed(moves: readonly Move[], part: string, hidden: number): boolean {
+  const said = moves.flatMap(({ body }) => (body.type === 'break-recorded' ? [body.part] : []));
+  return hidden === 1 ? said.at(-1) === part : said.includes(part);
+}
 /** Proof of one who left alone what was to be left alone, and ended rightly. */
 const RIGHTLY_LEFT = 25;
 

@@ -4,6 +4,7 @@ import { type AnswerBody, kindOf, kindOfBody, type Prediction, readAnswer } from
 import type { CallState } from '../visit';
 import type { Laid } from './draw-exercise';
 import { failedParts, TESTS } from './decision';
+import { truthsOf } from './exercise';
 import { isPractice, type Move } from './move';
 
 /** Something that learners believe and that is not so; named by a rule, never guessed. */
@@ -77,6 +78,7 @@ export function misconceptionsIn(
 ): Misconception[] {
   const { model } = engine;
   const { truth } = exercise;
+  const failed = new Set(truthsOf(exercise).flatMap((t) => [...failedParts(t, model.parts)]));
   const found: Misconception[] = [];
   const say = (id: string, move: number, part?: string): void => {
     const said = SAID[id]!;
@@ -110,7 +112,7 @@ export function misconceptionsIn(
       if (!fires) say('standing', move, 'gas-supply');
     }
     if (body.type === 'repaired' && body.old !== true && truth)
-      blame(model, truth, body.part, (id) => say(id, move, body.part));
+      if (!failed.has(body.part)) blame(model, body.part, (id) => say(id, move, body.part));
     if (body.type === 'break-recorded' && truth && sags(model, truth) && body.part !== breaksOf(model, truth)) {
       const at = readUnloaded(model, truth, moves, states);
       if (at !== undefined) say('unloaded', at, model.parts[truth.faults[0]!.part]!.id);
@@ -123,15 +125,14 @@ const breaksOf = (model: Model, { breaks }: Hypothesis): string | undefined =>
   breaks === undefined ? undefined : model.parts[breaks]!.id;
 
 /** A part was fitted that was not it: a safety that opened rightly, or something that only showed what was wrong. */
-function blame(model: Model, truth: Hypothesis, part: string, say: (id: string) => void): void {
-  if (failedParts(truth, model.parts).has(part)) return;
+function blame(model: Model, part: string, say: (id: string) => void): void {
   say(findPart(model, part)?.safety === undefined ? 'symptom' : 'safety-blamed');
 }
 
 const sags = (model: Model, { family, faults }: Hypothesis): boolean =>
   /\.(weak|flat|low|tired)$/.test(family) && SOURCES.has(model.parts[faults[0]!.part]!.kind.name);
 
-/** The newest reading of a tired source that was taken while nothing called for heat. */
+/** The newest reading of what a tired source feeds that was taken while nothing called for heat. */
 function readUnloaded(
   model: Model,
   truth: Hypothesis,
@@ -139,9 +140,12 @@ function readUnloaded(
   states: readonly CallState[],
 ): number | undefined {
   const { branches } = model.parts[truth.faults[0]!.part]!;
-  const nets = new Set(branches.flatMap(({ a, b }) => [model.nets[a], model.nets[b]]));
+  const own = new Set(branches.flatMap(({ a, b }) => [model.levels[a], model.levels[b]]));
+  // The line feeds a transformer, and is none of what it feeds.
+  const feeds = own.size > 1 ? new Set([...own].filter((level) => level !== 'line')) : own;
   const at = moves.findLastIndex(
-    ({ body }, i) => body.type === 'volts' && nets.has(body.red) && !states[i]!.setup.heatCall,
+    ({ body }, i) =>
+      body.type === 'volts' && feeds.has(model.levels[model.nets.indexOf(body.red)]) && !states[i]!.setup.heatCall,
   );
   return at < 0 ? undefined : at;
 }

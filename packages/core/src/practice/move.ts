@@ -1,6 +1,6 @@
 import type { Model } from '../profile';
 import type { Millis } from '../units';
-import { type CallEvent, type CallState, type EventBody, meaningsOf, reduceCall, withMeaning } from '../visit';
+import { type CallEvent, type CallState, type EventBody, reduceCall } from '../visit';
 
 /** What somebody does in an exercise that no call has. */
 export type PracticeBody =
@@ -11,7 +11,15 @@ export type PracticeBody =
   /** Ohms were measured where there is voltage. */
   | { readonly type: 'accident'; readonly where: string }
   /** The leads were held together and what they read was taken off. */
-  | { readonly type: 'lead-zero' };
+  | { readonly type: 'lead-zero' }
+  /** A new part was measured and was as bad as the old one: another one was taken. */
+  | { readonly type: 'new-part-bad'; readonly part: string }
+  /** They told the steps of a sound run in their order, and when each comes, seconds since the call for heat. */
+  | {
+      readonly type: 'run-told';
+      readonly order: readonly string[];
+      readonly seconds: Readonly<Record<string, number>>;
+    };
 
 /** One thing that was done, and when. The whole of an exercise is a list of them, in order. */
 export interface Move {
@@ -20,11 +28,17 @@ export interface Move {
   readonly body: EventBody | PracticeBody;
 }
 
-const PRACTICE = ['hint', 'predicted', 'accident', 'lead-zero'] as const;
+const PRACTICE: ReadonlySet<string> = new Set<PracticeBody['type']>([
+  'hint',
+  'predicted',
+  'accident',
+  'lead-zero',
+  'new-part-bad',
+  'run-told',
+]);
 
 /** Whether no call has it. */
-export const isPractice = (body: Move['body']): body is PracticeBody =>
-  (PRACTICE as readonly string[]).includes(body.type);
+export const isPractice = (body: Move['body']): body is PracticeBody => PRACTICE.has(body.type);
 
 /** Exercises have no day; their entries take one, since entries have. */
 export const BEGINS = Date.parse('2026-01-05T08:00:00.000Z');
@@ -36,8 +50,7 @@ export const idOf = (index: number): string => `00000000-0000-7000-8000-${String
 export const moveOf = (id: string): number => Number(id.slice(-12));
 
 /** What was done, as the entries of a call: the same model reads them as reads a real one. */
-export function entriesOf(model: Model, moves: readonly Move[]): CallEvent[] {
-  const meanings = meaningsOf(model);
+function entriesOf(moves: readonly Move[]): CallEvent[] {
   return moves.flatMap(({ at, body }, index) =>
     isPractice(body)
       ? []
@@ -48,7 +61,7 @@ export function entriesOf(model: Model, moves: readonly Move[]): CallEvent[] {
           at: new Date(BEGINS + at).toISOString(),
           device: 'exercise',
           person: 'you',
-          body: withMeaning(meanings, body),
+          body,
         },
   );
 }
@@ -64,8 +77,7 @@ export function endingOf(moves: readonly Move[]): string | undefined {
 }
 
 /** What is so after some moves. */
-export const stateAfter = (model: Model, moves: readonly Move[]): CallState =>
-  reduceCall(model, entriesOf(model, moves));
+export const stateAfter = (model: Model, moves: readonly Move[]): CallState => reduceCall(model, entriesOf(moves));
 
 /** What an exercise begins with: the entry that opens its call. */
 export const opening = ({ profile }: { readonly profile: string }, model: Model, complaint: string): Move => ({

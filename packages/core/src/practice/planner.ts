@@ -1,6 +1,7 @@
 import { Random } from '../simulation';
 import type { Laid } from './draw-exercise';
-import { decisionIn, mends, minutesTo, testsUntil } from './decision';
+import { decisionsIn, minutesTo, testsUntil } from './decision';
+import { truthsOf } from './exercise';
 import type { Move } from './move';
 import { play } from './players';
 import { SimulatedTechnician } from './simulated-technician';
@@ -17,7 +18,7 @@ export interface Planned {
 /** The engine’s own play on the same machine. */
 export function plan(laid: Laid): Planned {
   const moves = play(laid, 'planner');
-  const decided = decisionIn(moves, mends(laid.exercise.truth, laid.engine.model.parts));
+  const decided = Math.max(...decisionsIn(moves, truthsOf(laid.exercise), laid.engine.model.parts));
   return {
     minutes: minutesTo(moves, decided),
     tests: testsUntil(moves, decided),
@@ -27,7 +28,8 @@ export function plan(laid: Laid): Planned {
 
 /** Minutes of tests that one takes who knows what is hidden and only has to prove it; nothing where there is nothing to prove. */
 export function knowing({ engine, appliance, exercise }: Laid): number | undefined {
-  if (!exercise.truth) return undefined;
+  // Who knows of two proves one after the other, and mends between: that is another visit.
+  if (!exercise.truth || exercise.second) return undefined;
   const technician = new SimulatedTechnician(appliance, new Random(exercise.seed), {
     misreported: 0,
     leads: 0,

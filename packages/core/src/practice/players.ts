@@ -1,8 +1,9 @@
 import type { Assessment, Engine } from '../diagnosis';
 import { TRAINED } from '../rules';
-import { Random } from '../simulation';
+import { FIRST_EPISODE, Random, VirtualAppliance } from '../simulation';
 import { USUAL_STANDARD } from '../standards';
 import type { Laid } from './draw-exercise';
+import { asksRun, stepsIn, toldByTheBook } from './healthy-run';
 import { BEGINS, idOf, type Move, movesOf, opening } from './move';
 import { NOT_OURS } from './not-ours';
 import { recordedOf } from './recorded-break';
@@ -56,7 +57,11 @@ export function play({ engine, appliance, exercise }: Laid, player: Player): Mov
     technician.off();
     technician.close('left-off', { why: 'it does not run', told: 'the owner', tag: 'at the switch' });
   }
-  return movesOf(log.events);
+  const moves = movesOf(log.events);
+  if (player === 'guesser' || !asksRun(exercise)) return moves;
+  // Who knows the book tells the run by it, before they end.
+  const told = toldByTheBook(stepsIn(model, new VirtualAppliance(model, []).live([FIRST_EPISODE]).trace));
+  return [...moves.slice(0, -1), { at: moves.at(-1)!.at, body: told }, moves.at(-1)!];
 }
 
 /** Whose work it is what leads, where it is not a heating technician’s. */

@@ -37,10 +37,12 @@ export function nothingToCondemn(
   { suspects }: Assessment,
   { followed }: CallState,
   right: boolean,
+  /** How much of a sound run's order was told, where that is asked. */
+  order: number | undefined,
 ): number {
   const wanted = kind === 'refer' ? 'referred' : 'nothing-found';
   const first = suspects[0]!;
   const told = kind === 'refer' ? right : first.repair === 'none' && first.probability > SOUND;
   const watched = kind === 'refer' ? right : followed.c.is('smell', 'none') || !followed.c.mayBurn;
-  return (ending === wanted ? 15 : 0) + (told ? 10 : 0) + (watched ? 5 : 0);
+  return (ending === wanted ? 15 : 0) + 10 * (order ?? (told ? 1 : 0)) + (watched ? 5 : 0);
 }

@@ -1,24 +1,22 @@
-import {
-  digitsOf,
-  type Display,
-  type FunctionId,
-  type InstrumentCard,
-  notThere,
-  type Place,
-  SimulatedInstrument,
-  unitOf,
-} from '../instruments';
-import { findPart, findPhase, type Model } from '../profile';
-import { codeShown, type CodeShown, kindOf, observationOf, type Question } from '../question';
+import type { FunctionId, Place } from '../instruments';
+import { findPart, findPhase } from '../profile';
+import { kindOf, observationOf, type Question } from '../question';
 import { minutesStayed, openLines, stayMinutes } from '../rules';
 import { momentIn, type Now, type Outcome, Random, type Setup } from '../simulation';
 import { inSeconds, type Millis } from '../units';
 import { type CallState, type EventBody, setupEntry } from '../visit';
-import { endingOf, type Move, opening, type PracticeBody, stateAfter } from './move';
+import { endingOf, type Move, moveOf, opening, type PracticeBody, stateAfter } from './move';
+import { mends } from './decision';
 import type { Laid } from './draw-exercise';
 import { entryOf } from './entry-of';
+import { glassOf } from './gauge-glass';
+import { asksRun, stepsOf } from './healthy-run';
+import { type MachineNow, nextIn, noticed } from './machine-now';
+import { InHand, type InstrumentNow } from './in-hand';
 import { lineDone } from './line-done';
 import { bodyOfReading, questionAt } from './noted-reading';
+import { behindPanel, panelSwitch } from './panel';
+import { Witness } from './witness';
 
 /** What a hand needs for things that are done at the machine, minutes. Common practice, no source. */
 const MINUTES = {
@@ -30,50 +28,24 @@ const MINUTES = {
   try: 0.5,
   fit: 18,
   mend: 9,
+  exchange: 2,
   line: 0.7,
 } as const;
 
-/** How the step of a run stands now. */
-export interface BeadNow {
-  readonly id: string;
-  readonly title: string;
-  readonly sense: Model['phases'][number]['sense'];
-  /** It can be seen or heard now; it came before; it has not come. */
-  readonly is: 'now' | 'came' | 'not-yet';
-  /** When it came, since the machine was set like this. */
-  readonly at: Millis | undefined;
-}
+const PANEL_ON = 'The panel is on: take it off first';
 
-/** What goes on in front of somebody, as far as eyes, ears and noses tell. */
-export interface MachineNow {
+/** Nobody stands longer and does nothing, minutes. */
+const LONGEST_WAIT = 60;
+
+/** Jumpers in the pocket: counted when it is begun, and again at its end (common practice, no source). */
+const JUMPERS = 3;
+
+/** What is kept of an exercise, to go on with it later. */
+export interface KeptStand {
+  readonly moves: readonly Move[];
   readonly clock: Millis;
-  /** Since when it runs as it is set. */
-  readonly since: Millis;
-  readonly beads: readonly BeadNow[];
-  readonly light: CodeShown | undefined;
-  readonly setup: Setup;
-  /** Nothing new will come: it stands, or goes round. */
-  readonly rests: boolean;
-}
-
-const METER: InstrumentCard = { id: 'm', kind: 'multimeter', title: 'Meter', serial: 'ZM-0001' };
-const CARDS: readonly InstrumentCard[] = [
-  METER,
-  { id: 'c', kind: 'clamp', title: 'Clamp', serial: 'ZC-0001' },
-  { id: 'g', kind: 'manometer', title: 'Manometer', serial: 'ZP-0001' },
-  { id: 't', kind: 'thermometer', title: 'Thermometer', serial: 'ZT-0001' },
-  { id: 'a', kind: 'analyser', title: 'Analyser', serial: 'ZA-0001' },
-];
-
-/** What stands on the instrument in the hand. */
-export interface InstrumentNow {
-  readonly id: string;
-  readonly title: string;
-  readonly kind: InstrumentCard['kind'];
-  readonly set: FunctionId;
-  readonly place: Place;
-  readonly digits: string;
-  readonly unit: string;
+  /** Steps that somebody was there for. */
+  readonly witnessed: readonly string[];
 }
 
 /** An exercise as it is played: the machine lives, somebody does things, each is written down. Pure but for its own growth. */
@@ -81,25 +53,23 @@ export class Stand {
   #moves: Move[];
   #clock: Millis;
   #state: { readonly of: number; readonly state: CallState } | undefined;
-  readonly #instruments = new Map<string, SimulatedInstrument>();
-  #hand = METER.id;
-  #shown: Omit<Display, 'at'> | undefined;
-  /** Which cues somebody was there for, by stretch and step. */
-  readonly #witnessed = new Set<string>();
-  readonly #random: Random;
+  readonly #hand: InHand;
+  readonly #witness: Witness;
 
-  /** Begins an exercise, or goes on with one from what was done in it. */
+  /** Begins an exercise, or goes on with one from what was kept of it. */
   constructor(
     readonly laid: Laid,
-    moves: readonly Move[] = [],
-    clock?: Millis,
+    { moves = [], clock = 0, witnessed = [] }: Partial<KeptStand> = {},
   ) {
     const { engine, exercise, appliance } = laid;
     this.#moves = moves.length > 0 ? [...moves] : [opening(exercise, engine.model, exercise.complaint)];
-    this.#clock = Math.max(clock ?? 0, this.#moves[this.#moves.length - 1]!.at);
-    this.#random = new Random(exercise.seed * 17 + this.#moves.length);
-    for (const card of CARDS)
-      this.#instruments.set(card.id, new SimulatedInstrument(card, appliance.model, this.#random, FLUE));
+    this.#clock = Math.max(clock, this.#moves[this.#moves.length - 1]!.at);
+    this.#hand = new InHand(appliance.model, new Random(exercise.seed * 17 + this.#moves.length));
+    this.#witness = new Witness(engine.model.phases, witnessed);
+  }
+
+  get kept(): KeptStand {
+    return { moves: this.#moves, clock: this.#clock, witnessed: this.#witness.kept };
   }
 
   get moves(): readonly Move[] {
@@ -124,96 +94,63 @@ export class Stand {
   runTo(clock: Millis): void {
     const from = this.#clock;
     this.#clock = Math.max(from, clock);
-    this.#witness(from, this.#clock);
+    this.#watch(from, this.#clock);
   }
 
   /** When something next comes, goes or lights, after now; nothing where nothing will. */
   nextEvent(): Millis | undefined {
-    const { trace } = this.#now(this.#clock).lived;
-    const elapsed = this.#clock - this.#since;
-    const moments = [
-      ...trace.cues.flatMap((list) => list.flatMap(({ from, to }) => [from, to])),
-      ...trace.codes.map(({ at }) => at),
-      trace.end,
-    ];
-    const rounds = trace.cycle ? Math.max(0, Math.floor((elapsed - trace.cycle.from) / trace.cycle.length)) : 0;
-    const shift = trace.cycle ? rounds * trace.cycle.length : 0;
-    const later = moments
-      .flatMap((m) => (trace.cycle ? [m + shift, m + shift + trace.cycle.length] : [m]))
-      .filter((m) => m > elapsed + 1);
-    return later.length === 0 ? undefined : this.#since + Math.min(...later) + 1;
+    const next = nextIn(this.#now(this.#clock).lived.trace, this.#clock - this.#since);
+    return next === undefined ? undefined : this.#since + next;
+  }
+
+  #doorNow({ apart = [], bypassed }: Setup): MachineNow['door'] {
+    const door = this.#door;
+    if (door === undefined || !apart.includes(door)) return undefined;
+    return bypassed.includes(door) ? 'held' : 'open';
   }
 
   /** What can be seen, heard and smelled now. */
   machine(): MachineNow {
-    const { model } = this.laid.engine;
-    const { lived, at } = this.#now(this.#clock);
-    const { trace } = lived;
-    const elapsed = this.#clock - this.#since;
-    const light = trace.codes.findLast((c) => c.at <= at)?.code ?? 'none';
+    const { setup } = this.state;
     return {
       clock: this.#clock,
       since: this.#since,
-      beads: model.phases.map(({ index, id, title, sense }) => {
-        const cues = trace.cues[index]!;
-        const now = cues.some((c) => c.from <= at && at <= c.to);
-        const first = cues.find((c) => c.from <= elapsed);
-        const seen = this.#witnessed.has(`${this.#stretch} ${id}`);
-        return {
-          id,
-          title,
-          sense,
-          is: now ? 'now' : seen ? 'came' : 'not-yet',
-          at: seen || now ? first?.from : undefined,
-        };
-      }),
-      light: model.codes.length === 0 ? undefined : codeShown(model, light),
-      setup: this.state.setup,
-      rests: elapsed >= trace.end && !trace.cycle,
+      setup,
+      glass: glassOf(this.laid.appliance.model, this.#now(this.#clock).lived),
+      open: this.open,
+      door: this.#doorNow(setup),
+      pocket: JUMPERS - this.#jumpers(setup),
+      ...noticed(this.laid.engine.model, this.#now(this.#clock), this.#clock - this.#since, (step) =>
+        this.#witness.saw(this.#stretch, step),
+      ),
     };
   }
 
   /** The instrument in the hand shows what its probes meet. `real` is the time of whoever looks. */
   shows(real: Millis, speed: number): InstrumentNow & { readonly accident: boolean } {
-    const instrument = this.#instruments.get(this.#hand)!;
-    const { accident, ...shown } = instrument.show(real, (ago) =>
-      this.#now(Math.max(this.#since, this.#clock - ago * speed)),
-    );
-    this.#shown = shown;
-    const { card, set, place } = instrument;
-    return {
-      id: card.id,
-      title: card.title,
-      kind: card.kind,
-      set,
-      place,
-      digits: digitsOf(shown),
-      unit: unitOf(shown),
-      accident,
-    };
+    return this.#hand.look(real, (ago) => this.#now(Math.max(this.#since, this.#clock - ago * speed)));
   }
 
   /** Takes another instrument in the hand. */
   take(id: string): undefined {
-    if (this.#instruments.has(id)) this.#hand = id;
+    this.#hand.take(id);
   }
 
   turn(set: FunctionId): undefined {
-    this.#instruments.get(this.#hand)!.turn(set);
+    this.#hand.turn(set);
   }
 
   /** Puts probes somewhere; in words why not. */
   put(place: Place): string | undefined {
-    const why = notThere(this.laid.engine.model, place);
-    if (why !== undefined) return why;
-    this.#instruments.get(this.#hand)!.put(place);
-    this.#pass(MINUTES.probes);
-    return undefined;
+    if (!this.open && behindPanel(place)) return PANEL_ON;
+    const why = this.#hand.put(place);
+    if (why === undefined) this.#pass(MINUTES.probes);
+    return why;
   }
 
   /** An accident is written once for each place. */
   accident(): void {
-    const { place } = this.#instruments.get(this.#hand)!;
+    const { place } = this.#hand;
     const where = place.at === 'points' ? `${place.red} and ${place.black}` : place.at;
     const last = this.#moves.findLast(({ body }) => body.type === 'accident' || body.type === 'setup');
     if (last?.body.type === 'accident' && last.body.where === where) return;
@@ -222,15 +159,14 @@ export class Stand {
 
   /** What would be asked by the reading that stands on the display now; nothing where it answers nothing. */
   asks(): Question | undefined {
-    const { place, set } = this.#instruments.get(this.#hand)!;
+    const { place, set } = this.#hand;
     const question = questionAt(this.laid.engine.model, place, set, this.#now(this.#clock));
     return typeof question === 'string' ? undefined : question;
   }
 
   /** Notes what stands on the display; in words why it cannot be noted. */
   note(): string | undefined {
-    const shown = this.#shown;
-    const { place } = this.#instruments.get(this.#hand)!;
+    const { place, shown } = this.#hand;
     if (!shown || (shown.value === undefined && !shown.over))
       return 'The display is blank: wait until it shows something';
     const { lived, at } = this.#now(this.#clock);
@@ -246,22 +182,61 @@ export class Stand {
     this.#moves = [...this.#moves, { at: this.#clock, body }];
   }
 
-  /** Sets the machine otherwise: a new stretch of its life. */
-  set(change: Partial<Setup>): undefined {
-    const { model } = this.laid.engine;
-    const next = { ...this.state.setup, ...change };
-    const before = new Set(this.state.setup.bypassed);
-    const ledger = next.bypassed.flatMap((id) => {
-      const part = before.has(id) ? undefined : findPart(model, id);
-      return part ? [{ id, title: part.title, kind: part.safety ?? 'unnamed', limit: 600, why: 'a test' }] : [];
-    });
-    this.write({ ...setupEntry(next), ...(ledger.length > 0 && { ledger }) }, MINUTES.set);
+  /** Sets the machine otherwise: a new stretch of its life. In words why not. */
+  set(change: Partial<Setup>): string | undefined {
+    const { setup } = this.state;
+    const next = { ...setup, ...change };
+    if (this.#jumpers(next) > this.#jumpers(setup)) {
+      if (!this.open) return PANEL_ON;
+      if (this.#jumpers(next) > JUMPERS) return `All ${JUMPERS} jumpers are in: take one out first`;
+    }
+    return this.write(setupEntry(next), MINUTES.set);
+  }
+
+  /** Jumpers that are in the machine: a door switch is held in without one. */
+  #jumpers({ bypassed }: Setup): number {
+    return bypassed.filter((id) => id !== this.#door).length;
+  }
+
+  get #door(): string | undefined {
+    return panelSwitch(this.laid.engine.model)?.id;
+  }
+
+  /** Stays and watches, so many minutes; in words why not. */
+  wait(minutes: number): string | undefined {
+    if (!(minutes > 0 && minutes <= LONGEST_WAIT)) return `Wait between a moment and ${LONGEST_WAIT} minutes`;
+    this.runTo(this.#clock + minutes * 60_000);
+    return this.write({ type: 'note', text: `Waited ${Math.round(minutes * 10) / 10} min` }, 0);
+  }
+
+  /** Whether the panel is off. */
+  get open(): boolean {
+    return this.#panelOff !== undefined;
+  }
+
+  /** Takes the panel off, or puts it on: a door switch goes with it, and a control that has lost its feed forgets its code. */
+  panel(off: boolean): string | undefined {
+    const was = this.#panelOff;
+    if (off === (was !== undefined)) return off ? 'It is off already' : 'It is on already';
+    if (was !== undefined) return this.write({ type: 'undone', event: was }, MINUTES.set);
+    const of = this.#door;
+    return this.write(
+      { type: 'temporary', kind: 'panel', title: 'burner compartment', ...(of !== undefined && { of }) },
+      MINUTES.set,
+    );
+  }
+
+  /** Holds the door switch in while the panel is off, or lets it go; in words why not. */
+  holdDoor(held: boolean): string | undefined {
+    const door = this.#door;
+    if (door === undefined) return 'No switch of this machine opens with its panel';
+    const others = this.state.setup.bypassed.filter((id) => id !== door);
+    return this.set({ bypassed: held ? [...others, door] : others });
   }
 
   /** Off and on again: a new try. */
-  again(): undefined {
-    this.set({ heatCall: false });
-    this.set({ heatCall: true });
+  again(): string | undefined {
+    return this.set({ heatCall: false }) ?? this.set({ heatCall: true });
   }
 
   /** Looks at something by itself; what is seen there is written down. In words why there is nothing to say. */
@@ -298,11 +273,28 @@ export class Stand {
     return this.#answer({ kind: 'code' }, MINUTES.say);
   }
 
+  /** Tells the steps of a sound run, once; in words why not. */
+  tellRun(order: readonly string[], seconds: Readonly<Record<string, number>>): string | undefined {
+    if (!asksRun(this.laid.exercise)) return 'This exercise asks for no steps';
+    if (this.#moves.some(({ body }) => body.type === 'run-told'))
+      return 'They were told already: the first telling counts';
+    const steps = stepsOf(this.laid);
+    const missing = steps.find(({ id }) => !order.includes(id));
+    if (missing) return `Where does “${missing.title}” come? Give every step its place`;
+    const untold = steps.find(({ id }) => !Number.isFinite(seconds[id]) || seconds[id]! < 0);
+    if (untold) return `When does “${untold.title}” come? Guess, in seconds since the call for heat`;
+    return this.write({ type: 'run-told', order, seconds }, MINUTES.say);
+  }
+
   /** Fits a part or puts it right. A part that is measured first is another one when the first was bad. */
   repair(id: string, measured: boolean): string | undefined {
     const part = findPart(this.laid.engine.model, id);
     if (!part) return `there is no part "${id}"`;
     const replaced = part.modes.some((m) => m.repair === 'replace');
+    const { kind, truth } = this.laid.exercise;
+    const another = !this.#moves.some(({ body }) => body.type === 'new-part-bad');
+    if (kind === 'bad-part' && measured && another && truth && mends([truth], this.laid.engine.model.parts)(id))
+      this.write({ type: 'new-part-bad', part: id }, MINUTES.exchange);
     this.write(
       {
         type: 'repaired',
@@ -353,44 +345,34 @@ export class Stand {
   #pass(minutes: number): void {
     this.#clock += Math.round(minutes * 60_000);
     // Whoever looks up sees what is there then.
-    this.#witness(this.#clock, this.#clock);
+    this.#watch(this.#clock, this.#clock);
   }
 
-  #witness(from: Millis, to: Millis): void {
-    const { lived } = this.#now(to);
-    const { trace } = lived;
-    const [a, b] = [from - this.#since, to - this.#since];
-    for (const { index, id } of this.laid.engine.model.phases)
-      if (trace.cues[index]!.some((c) => comesBetween(c, a, b, trace))) this.#witnessed.add(`${this.#stretch} ${id}`);
+  #watch(from: Millis, to: Millis): void {
+    this.#witness.watch(this.#stretch, this.#now(to).lived.trace, from - this.#since, to - this.#since);
   }
 
   get #stretch(): number {
     return this.state.evidence.episodes.length;
   }
 
+  /** Since when the machine is as it is: it was set otherwise, taken apart, or mended. */
   get #since(): Millis {
-    const at = this.#moves.findLast(({ body }) => body.type === 'setup' || body.type === 'repaired')?.at;
-    return at ?? 0;
+    return this.#moves.findLast(({ body }) => this.#changes(body))?.at ?? 0;
+  }
+
+  #changes(body: Move['body']): boolean {
+    if (body.type === 'undone') return this.#changes(this.#moves[moveOf(body.event)]!.body);
+    return body.type === 'setup' || body.type === 'repaired' || (body.type === 'temporary' && body.of !== undefined);
+  }
+
+  /** The entry with which the panel came off; nothing while it is on. */
+  get #panelOff(): string | undefined {
+    return [...this.state.followed.c.temporary.values()].find(({ kind }) => kind === 'panel')?.id;
   }
 
   #now(clock: Millis): Now {
     const lived = this.laid.appliance.live(this.state.evidence.episodes);
     return { lived, at: momentIn(lived.trace, Math.max(0, clock - this.#since)) };
   }
-}
-
-/** What burns well: an analyser in the flue shows about so much. */
-const FLUE = { oxygen: 0.055, carbonMonoxide: 24e-6 };
-
-/** Whether a cue could be observed between two moments since the stretch began; a round repeats. */
-function comesBetween(
-  cue: { readonly from: Millis; readonly to: Millis },
-  a: Millis,
-  b: Millis,
-  { cycle, end }: Now['lived']['trace'],
-): boolean {
-  if (cue.from <= b && cue.to >= a) return true;
-  if (!cycle || b < end || cue.to < cycle.from) return false;
-  const first = Math.ceil((a - cue.to) / cycle.length);
-  return cue.from + Math.max(1, first) * cycle.length <= b;
 }

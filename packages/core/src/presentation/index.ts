@@ -28,14 +28,8 @@ export type { RunCurve } from './run-curves';
 export { swapView, type SwapView } from './swap-view';
 export { understood } from './understood';
 export { whatNow, type WhatNow } from './what-now';
-export {
-  endingsNow,
-  type EndingsNow,
-  hintWords,
-  type LessonView,
-  lessonView,
-  type MoveLine,
-  type NeedLine,
-  type StandView,
-  standView,
-} from './practice-view';
+export { endingsNow, type EndingsNow } from './practice/endings-now';
+export { hintWords } from './practice/hint-words';
+export { type LessonView, lessonView } from './practice/lesson-view';
+export type { MoveLine } from './practice/move-lines';
+export { type NeedLine, type StandView, standView } from './practice/stand-view';

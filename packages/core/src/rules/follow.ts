@@ -265,6 +265,9 @@ class Following implements Followed {
       const right = can(happening.by, forbidden ? 'forbidden-bypass' : 'bypass');
       if (forbidden) this.#mark(happening, { mark: 'forbidden' });
       else if (right === 'm') this.#mark(happening, { mark: 'without-right' });
+      // What has to be seen first, the water in the glass, was not.
+      for (const need of safetyOf(b.kind).needs ?? [])
+        if (!needOf(need).holds(c)) this.#mark(happening, { mark: 'without-need', need });
     }
     if (changed.includes('gas') && c.gas && keepsGasOff(c.temporary.values()))
       this.#mark(happening, { mark: 'forbidden' });

@@ -147,7 +147,9 @@ export function setByHand(model: Model, setup: Setup): Int32Array {
   for (const action of model.actions)
     if (setup.actions.includes(action.id)) for (const id of action.unplugs) pulled.add(id);
   for (const plug of model.plugs) if (pulled.has(plug.id)) for (const pin of plug.pins) fixed[pin] = OPEN_ID;
-  for (const name of setup.apart ?? []) for (const branch of openWhenApart(model, name)) fixed[branch] = OPEN_ID;
+  // A jumper joins the wires of a part that is out, and does not mend a lead that is lifted.
+  const open = (setup.apart ?? []).filter((name) => !setup.bypassed.includes(name));
+  for (const name of open) for (const branch of openWhenApart(model, name)) fixed[branch] = OPEN_ID;
   return fixed;
 }
 

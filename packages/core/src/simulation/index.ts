@@ -25,5 +25,5 @@ export {
 export { RestlessError } from './simulator';
 export { type Interval, type Outcome, OUTCOMES, quantityAt, type Segment, type Trace } from './trace';
 export { Trajectories } from './trajectories';
-export { varied, VirtualAppliance } from './virtual-appliance';
+export { runsAs, varied, VirtualAppliance } from './virtual-appliance';
 export { type Wait, waitsOf } from './waits';

@@ -41,12 +41,12 @@ export class VirtualAppliance {
 
   /** Whether everything that can be watched goes as on a sound appliance in the last of these episodes. */
   runs(chain: readonly Episode[]): boolean {
-    const own = this.live(chain).trace;
-    const sound = this.sound(chain).trace;
-    return (
-      own.outcome === sound.outcome && own.cues.every((cue, phase) => cue.length > 0 === sound.cues[phase]!.length > 0)
-    );
+    return runsAs(this.live(chain), this.sound(chain));
   }
 }
+
+/** Whether everything that can be watched goes in one as in another. */
+export const runsAs = ({ trace: own }: Lived, { trace: sound }: Lived): boolean =>
+  own.outcome === sound.outcome && own.cues.every((cue, phase) => cue.length > 0 === sound.cues[phase]!.length > 0);
 
 const SOUND: readonly FaultRef[] = [];

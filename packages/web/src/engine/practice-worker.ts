@@ -3,10 +3,10 @@ import {
   drawExercise,
   engineFor,
   exerciseCode,
+  type KeptStand,
   type Laid,
   layOut,
   lessonOf,
-  type Move,
   perform,
   pinExercise,
   pinnable,
@@ -15,6 +15,7 @@ import {
   readExerciseCode,
   Stand,
   stateAfter,
+  wireColours,
 } from '@zetalysis/core/practice';
 import {
   type Drawing,
@@ -35,6 +36,8 @@ export interface Begun {
   readonly drawing: Drawing;
   readonly complaint: string;
   readonly level: number;
+  /** Colour of the wire at each test point. */
+  readonly colours: Readonly<Record<string, string>>;
 }
 
 /** Which machine of which level, by a seed. */
@@ -72,13 +75,19 @@ const api = {
   /** The code of an exercise that hides what a lead has chosen. */
   pin: (seed: Seed, source: string, family: string): string =>
     exerciseCode(pinExercise(engine(seed, source), seed, family)),
-  begin(code: string, source: string, moves: readonly Move[], clock: number): Begun {
+  begin(code: string, source: string, kept: Partial<KeptStand>): Begun {
     const exercise = readExerciseCode(code);
     if ('problem' in exercise) throw new Error(exercise.problem);
     const { level, seed, profile } = exercise;
     laid = layOut(exercise, source, engine({ level, seed, profile }, source));
-    stand = new Stand(laid, moves, clock);
-    return { drawing: drawingOf(laid.engine.model), complaint: laid.exercise.complaint, level };
+    stand = new Stand(laid, kept);
+    const { model } = laid.engine;
+    return {
+      drawing: drawingOf(model),
+      complaint: laid.exercise.complaint,
+      level,
+      colours: wireColours(model, exercise),
+    };
   },
   frame(clock: number, real: number, speed: number, units: UnitSystem): StandView {
     need().runTo(clock);
@@ -91,10 +100,7 @@ const api = {
     const words = hintWords(need(), hint);
     return perform(need(), { do: 'hint', hint }) ?? words;
   },
-  kept: (): { readonly moves: readonly Move[]; readonly clock: number } => ({
-    moves: need().moves,
-    clock: need().clock,
-  }),
+  kept: (): KeptStand => need().kept,
   lesson(units: UnitSystem): LessonView {
     const { moves, state } = need();
     const planned = plan(laid!);

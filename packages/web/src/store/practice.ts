@@ -1,10 +1,8 @@
-import type { Move, Played } from '@zetalysis/core/practice';
+import type { KeptStand, Played } from '@zetalysis/core/practice';
 
 /** An exercise that somebody has begun and not ended, or ended. */
-export interface KeptExercise {
+export interface KeptExercise extends KeptStand {
   readonly code: string;
-  readonly moves: readonly Move[];
-  readonly clock: number;
 }
 
 /** An exercise that was ended, with what it was worth. */
@@ -58,11 +56,9 @@ export function keepEnded(person: string, ended: EndedExercise): void {
 
 /** Goes back to where an exercise was after one of its moves, to go on otherwise. */
 export function goBackTo(person: string, code: string, move: number): void {
-  const moves =
-    practised(person)
-      .open.find((e) => e.code === code)
-      ?.moves.slice(0, move + 1) ?? [];
-  keepExercise(person, { code, moves, clock: moves.at(-1)?.at ?? 0 });
+  const { moves: all = [], witnessed = [] } = practised(person).open.find((e) => e.code === code) ?? {};
+  const moves = all.slice(0, move + 1);
+  keepExercise(person, { code, moves, clock: moves.at(-1)?.at ?? 0, witnessed });
 }
 
 /** Begins an exercise anew. */

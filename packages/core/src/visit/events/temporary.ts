@@ -10,7 +10,7 @@ export const LOOSE = ['lead', 'part-out', 'joint', 'panel'] as const;
 const body = bodyOf('temporary', {
   kind: oneOf(LOOSE),
   title: words,
-  /** The point or the part on the drawing, where it is one. */
+  /** The point or the part on the drawing, where it is one; of a panel the switch that opens with it. */
   of: t.Optional(name),
 });
 
@@ -21,7 +21,7 @@ const body = bodyOf('temporary', {
 export const temporary: EventKind<typeof body> = {
   body,
   apply: (draft, { kind, of }, { id }) => {
-    if (of === undefined || (kind !== 'lead' && kind !== 'part-out')) return;
+    if (of === undefined || kind === 'joint') return;
     if (openWhenApart(draft.model, of).length === 0) return;
     draft.apart.set(id, of);
     draft.setApart();

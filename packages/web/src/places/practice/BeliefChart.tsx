@@ -4,6 +4,8 @@ import styles from './Lesson.module.css';
 
 interface Props {
   readonly rows: readonly string[];
+  /** Parts of the chain, in the order of the circuit. */
+  readonly chain: readonly string[];
   readonly moves: LessonView['moves'];
 }
 
@@ -11,7 +13,7 @@ const ROW = 64;
 const WIDTH = 300;
 
 /** Move by move: the bead, what was done, the shares of what could be believed as bands that flow down, what it told, what was best. */
-export function BeliefChart({ rows, moves }: Props) {
+export function BeliefChart({ rows, chain, moves }: Props) {
   const height = moves.length * ROW;
   const edges = moves.map(({ believed }) =>
     believed.reduce<number[]>((sums, share) => [...sums, sums.at(-1)! + share], [0]),
@@ -29,6 +31,7 @@ export function BeliefChart({ rows, moves }: Props) {
             {title}
           </li>
         ))}
+        <li data-chain>chain: {chain.join(' · ')}</li>
       </ul>
       <div className={styles.flow}>
         <svg
@@ -56,7 +59,10 @@ export function BeliefChart({ rows, moves }: Props) {
               </span>
               <span className={styles.space} />
               <span className={styles.told}>
-                <b>{m.bits === undefined ? '' : m.bits.toFixed(1)}</b>
+                <b>
+                  {m.bits === undefined ? '' : m.bits.toFixed(1)}
+                  {m.perMinute !== undefined && m.test && <small>{m.perMinute.toFixed(1)} a minute</small>}
+                </b>
                 <span data-other={m.best !== undefined || undefined}>
                   {!m.test || m.bits === undefined
                     ? ''
@@ -64,6 +70,7 @@ export function BeliefChart({ rows, moves }: Props) {
                       ? 'the best there was'
                       : `Best: ${m.best}`}
                 </span>
+                <ChainLeft left={m.left} />
               </span>
             </li>
           ))}
@@ -72,5 +79,23 @@ export function BeliefChart({ rows, moves }: Props) {
     </>
   );
 }
+
+/** The chain as it splits: parts that could still be it are filled. */
+const ChainLeft = ({ left }: { readonly left: readonly boolean[] }) => (
+  <svg
+    className={styles.chain}
+    viewBox={`0 0 ${Math.max(1, left.length) * LINK} 12`}
+    width={left.length * LINK}
+    height={12}
+    role="img"
+    aria-label={`${left.filter(Boolean).length} of ${left.length} parts of the chain are left`}
+  >
+    {left.map((still, i) => (
+      <rect key={i} x={i * LINK + 1} y={2} width={LINK - 2} height={8} rx={2} data-left={still || undefined} />
+    ))}
+  </svg>
+);
+
+const LINK = 9;
 
 const percent = (share = 0): string => `${Math.round(share * 100)} percent`;

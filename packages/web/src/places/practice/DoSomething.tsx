@@ -68,7 +68,7 @@ export function DoSomething({ drawing, view, onAct }: Props) {
             })),
           },
           {
-            label: 'A jumper across',
+            label: `A jumper across: ${view.machine.pocket} in the pocket`,
             options: drawing.parts
               .filter((p) => p.branches.length > 0)
               .map(({ id, title }) => ({

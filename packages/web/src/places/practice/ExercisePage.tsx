@@ -20,6 +20,7 @@ import styles from './Exercise.module.css';
 import { LessonSheet } from './LessonSheet';
 import { Machine } from './Machine';
 import { Meter } from './Meter';
+import { TellRun } from './TellRun';
 import { SPEEDS, type Standing, useStand } from './use-stand';
 
 /** An exercise by its code: the machine, its circuit with a meter, and what was done. */
@@ -48,6 +49,7 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
   const [query] = useSearchParams();
   const [tab, setTab] = useState<(typeof TABS)[number]['id']>('machine');
   const [deciding, setDeciding] = useState(false);
+  const [telling, setTelling] = useState(false);
   const [said, setSaid] = useState<string>();
   const [predicts, setPredicts] = useState(query.get('predict') === 'yes');
   if (problem !== undefined && !view)
@@ -58,6 +60,9 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
     );
   if (!begun || !view) return <Waiting>Laying out the machine…</Waiting>;
   if (view.ended) return <LessonSheet me={me} code={code} standing={standing} level={begun.level} />;
+  const wires = Object.fromEntries(
+    Object.entries(begun.colours).map(([net, colour]) => [net, { terminal: '', colour }]),
+  );
   const act = (wanted: PracticeAct): void => void standing.act(wanted).then(setSaid);
   const { place } = view.instrument;
   const [red, black] = place.at === 'points' ? [place.red, place.black] : [];
@@ -73,7 +78,7 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
   return (
     <AntTheme>
       <main className={styles.page}>
-        <Head standing={standing} onHint={(hint) => void standing.hint(hint).then(setSaid)} />
+        <Head standing={standing} onSaid={setSaid} onHint={(hint) => void standing.hint(hint).then(setSaid)} />
         {said !== undefined && (
           <p className={styles.said} role="status">
             {said}{' '}
@@ -94,8 +99,13 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
               <Block title="Circuit" note="Tap a point: red goes there, black to its common">
                 <Ladder
                   drawing={begun.drawing}
-                  view={bareLadder(begun.drawing)}
+                  view={{
+                    ...bareLadder(begun.drawing),
+                    bypassed: view.machine.setup.bypassed,
+                    lifted: view.machine.setup.apart ?? [],
+                  }}
                   red={red}
+                  wires={wires}
                   passage={black}
                   walked={!wide}
                   onNet={tap}
@@ -124,7 +134,12 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
                 <input type="checkbox" checked={predicts} onChange={(e) => setPredicts(e.target.checked)} /> Predict
                 first
               </label>
-              <Button tone="main" onClick={() => setDeciding(true)}>
+              {view.asks && (
+                <Button tone="main" onClick={() => setTelling(true)}>
+                  Tell the steps
+                </Button>
+              )}
+              <Button tone={view.asks ? 'plain' : 'main'} onClick={() => setDeciding(true)}>
                 {view.repaired ? 'Prove it and end' : 'I know: name it'}
               </Button>
             </div>
@@ -155,6 +170,7 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
             </nav>
           </>
         )}
+        {telling && view.asks && <TellRun steps={view.asks} onAct={standing.act} onClose={() => setTelling(false)} />}
         {deciding && (
           <Decide
             drawing={begun.drawing}
@@ -184,8 +200,10 @@ const HINTS = [
 function Head({
   standing,
   onHint,
+  onSaid,
 }: {
   readonly standing: Standing;
+  readonly onSaid: (said: string | undefined) => void;
   readonly onHint: (hint: 'half' | 'test' | 'why') => void;
 }) {
   const { begun, view, speed, setSpeed, toNextEvent, act } = standing;
@@ -198,11 +216,27 @@ function Head({
             key={what}
             type="button"
             aria-pressed={machine.setup[what]}
-            onClick={() => void act({ do: 'set', change: { [what]: !machine.setup[what] } })}
+            onClick={() => void act({ do: 'set', change: { [what]: !machine.setup[what] } }).then(onSaid)}
           >
             <span>{title}</span> {machine.setup[what] ? 'ON' : 'OFF'}
           </button>
         ))}
+        <button
+          type="button"
+          aria-pressed={!machine.open}
+          onClick={() => void act({ do: 'panel', off: !machine.open }).then(onSaid)}
+        >
+          <span>Panel</span> {machine.open ? 'OFF' : 'ON'}
+        </button>
+        {machine.door !== undefined && (
+          <button
+            type="button"
+            aria-pressed={machine.door === 'held'}
+            onClick={() => void act({ do: 'hold-door', held: machine.door !== 'held' }).then(onSaid)}
+          >
+            <span>Door switch</span> {machine.door === 'held' ? 'HELD' : 'OPEN'}
+          </button>
+        )}
       </div>
       <div className={styles.clock}>
         <p>

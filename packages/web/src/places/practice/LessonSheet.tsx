@@ -7,6 +7,7 @@ import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Failure } from '../../kit/Failure';
 import { Page } from '../../kit/Page';
+import { Table } from '../../kit/Table';
 import { Waiting } from '../../kit/Waiting';
 import { forgetExercise, goBackTo, keepEnded } from '../../store/practice';
 import { BeliefChart } from './BeliefChart';
@@ -74,7 +75,7 @@ export function LessonSheet({ me, code, level, standing }: Props) {
       className={styles.lesson}
     >
       <Block title="Your moves, and what could be believed" className={styles.moves}>
-        <BeliefChart rows={lesson.rows} moves={testing} />
+        <BeliefChart rows={lesson.rows} chain={lesson.chain} moves={testing} />
       </Block>
       <div className={styles.side}>
         <Block title="Mark">
@@ -113,6 +114,20 @@ export function LessonSheet({ me, code, level, standing }: Props) {
         <Block title="What it was">
           <p>{lesson.truth}</p>
           <details>
+            <summary>The true run beside the book’s</summary>
+            <Table
+              label="Steps, seconds after the call"
+              rows={lesson.run}
+              keyOf={({ title }) => title}
+              empty="It does nothing, and it should do nothing."
+              columns={[
+                { title: 'Step', cell: ({ title }) => title },
+                { title: 'Here, s', figures: true, cell: ({ here }) => secondsOf(here) },
+                { title: 'Book, s', figures: true, cell: ({ book }) => secondsOf(book) },
+              ]}
+            />
+          </details>
+          <details>
             <summary>The planner’s way</summary>
             <ol className={styles.planned}>
               {lesson.planned.moves.map((m) => (
@@ -147,5 +162,7 @@ export function LessonSheet({ me, code, level, standing }: Props) {
     </Page>
   );
 }
+
+const secondsOf = (at: number | undefined): string => (at === undefined ? 'never' : at.toFixed(0));
 
 const counted = (n: number, of: string): string => `${n} ${of}${n === 1 ? '' : 's'}`;

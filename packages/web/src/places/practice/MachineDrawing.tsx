@@ -1,4 +1,5 @@
 import type { Drawing, StandView } from '@zetalysis/core/presentation';
+import { formOf } from './machine-forms';
 import styles from './MachineDrawing.module.css';
 
 interface Props {
@@ -25,6 +26,8 @@ export function MachineDrawing({ drawing, view }: Props) {
   const { gas, power, heatCall, unplugged, bypassed, actions } = machine.setup;
   const has = (what: keyof typeof SHOWN): boolean => drawing.phases.some((p) => SHOWN[what].test(p.title));
   const fire = now.some((t) => SHOWN.fire.test(t) && !/pilot|no fire|out/i.test(t));
+  const form = formOf(drawing.meanings.family);
+  const hose = view.instrument.kind === 'manometer' && view.instrument.place.at === 'gauge';
   const said = [
     fire
       ? 'fire burns'
@@ -52,8 +55,14 @@ export function MachineDrawing({ drawing, view }: Props) {
           </text>
         </>
       )}
-      <rect className={styles.jacket} x="56" y="84" width="208" height="330" rx="6" />
-      <path className={styles.line} d="M56 124H264" />
+      <path className={styles.jacket} d={form.jacket} />
+      <path className={styles.line} d={form.lines} />
+      {form.words.map(({ x, y, text }) => (
+        <text key={text} x={x} y={y} className={styles.soft}>
+          {text}
+        </text>
+      ))}
+      {machine.open && <rect className={styles.opened} x="70" y="130" width="180" height="232" />}
       <text className={styles.name} x="68" y="110">
         {drawing.title.split(',')[0]}
       </text>
@@ -85,25 +94,38 @@ export function MachineDrawing({ drawing, view }: Props) {
       <text x="178" y="190">
         {view.light === '' ? '' : 'lamp'}
       </text>
-      <rect className={styles.window} x="76" y="250" width="168" height="92" rx="6" />
-      <path className={styles.burner} d="M88 328H232" />
+      {drawing.gas && <rect className={styles.window} x="76" y="250" width="168" height="92" rx="6" />}
+      {drawing.gas && <path className={styles.burner} d="M88 328H232" />}
       {is('pilot') && <Flame x={112} y={322} size={16} />}
       {is('spark') && <path className={styles.spark} d="M104 300l8 -6l-3 9l9 -5" />}
       {is('glow') && <path className={styles.glow} d="M100 318v-16h6v12h6v-12h6v16" />}
       {fire && [0, 1, 2, 3].map((i) => <Flame key={i} x={132 + i * 26} y={324} size={26} />)}
-      <text className={styles.pane} x="236" y="268" textAnchor="end">
-        {said.join(', ')}
-      </text>
+      {drawing.gas && (
+        <text className={styles.pane} x="236" y="268" textAnchor="end">
+          {said.join(', ')}
+        </text>
+      )}
       {is('warm') && <path className={styles.warm} d="M96 400q8 -8 0 -16M126 400q8 -8 0 -16M156 400q8 -8 0 -16" />}
-      <text x="68" y="364" className={styles.soft}>
-        burner window
-      </text>
-      <path className={styles.gaspipe} d="M320 440H258M234 440H160V414" />
-      <circle className={styles.part} cx="246" cy="440" r="12" />
-      <path className={styles.handle} d={gas ? 'M230 424h32M246 424v16' : 'M262 424v32M246 440h16'} />
-      <text x="246" y="467" textAnchor="middle">
-        {gas ? 'gas open' : 'gas shut'}
-      </text>
+      {machine.open && (
+        <text x="244" y="360" textAnchor="end" className={styles.soft}>
+          panel off
+        </text>
+      )}
+      {machine.glass !== undefined && <GaugeGlass level={machine.glass} />}
+      {hose && <Hose />}
+      {drawing.gas && (
+        <>
+          <text x="68" y="360" className={styles.soft}>
+            burner window
+          </text>
+          <path className={styles.gaspipe} d="M320 440H258M234 440H160V414" />
+          <circle className={styles.part} cx="246" cy="440" r="12" />
+          <path className={styles.handle} d={gas ? 'M230 424h32M246 424v16' : 'M262 424v32M246 440h16'} />
+          <text x="246" y="467" textAnchor="middle">
+            {gas ? 'gas open' : 'gas shut'}
+          </text>
+        </>
+      )}
       <rect className={styles.part} x="6" y="300" width="38" height="54" rx="3" />
       <path className={styles.knob} d={power ? 'M25 310v14' : 'M25 330v14'} />
       <text x="25" y="370" textAnchor="middle">
@@ -128,6 +150,30 @@ export function MachineDrawing({ drawing, view }: Props) {
     </svg>
   );
 }
+
+/** The glass at the side of a boiler, with the water in it. */
+const GaugeGlass = ({ level }: { readonly level: 'line' | 'empty' }) => (
+  <g>
+    <path className={styles.line} d="M264 244H290M264 336H290" />
+    <rect className={styles.glass} x="284" y="240" width="12" height="100" rx="5" />
+    {level === 'line' && <rect className={styles.water} x="286" y="286" width="8" height="52" />}
+    <text x="318" y="356" textAnchor="end" className={styles.soft}>
+      {level === 'line' ? 'half full' : 'no water seen'}
+    </text>
+  </g>
+);
+
+/** A hose and a tee from the tap to the manometer. */
+const Hose = () => (
+  <g>
+    <path className={styles.hose} d="M186 440Q176 462 130 458T40 446" />
+    <path className={styles.line} d="M178 440H196M186 432V448" />
+    <rect className={styles.part} x="10" y="430" width="34" height="34" rx="4" />
+    <text x="50" y="436" className={styles.soft}>
+      manometer
+    </text>
+  </g>
+);
 
 const Flame = ({ x, y, size }: { readonly x: number; readonly y: number; readonly size: number }) => (
   <path

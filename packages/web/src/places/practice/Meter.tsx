@@ -1,6 +1,7 @@
 import { factsOf, functionsOf, type Place } from '@zetalysis/core/instruments';
 import type { PracticeAct } from '@zetalysis/core/practice';
 import type { Drawing, NeedLine, StandView } from '@zetalysis/core/presentation';
+import { formatDuration } from '@zetalysis/core/units';
 import { useState } from 'react';
 import { keyOfPlace, placeOfKey, placesFor } from '../../instruments/where';
 import { Button } from '../../kit/Button';
@@ -71,7 +72,9 @@ export function Meter({ drawing, view, predicts, onAct }: Props) {
             <li key={n.need}>
               <span>{n.title}</span>
               {n.by === 'wait' ? (
-                <em>wait {n.minutes} min</em>
+                <Button onClick={() => onAct({ do: 'wait', minutes: n.minutes ?? 1 })}>
+                  Wait {formatDuration((n.minutes ?? 1) * 60_000)}, or do something else meanwhile
+                </Button>
               ) : (
                 <Button onClick={() => onAct(meets(n))}>{n.by === 'set' ? 'Do it' : 'Done'}</Button>
               )}

@@ -63,7 +63,7 @@ export function useStand(code: string, profile: string, person: string, units: U
     const open = practised(person).open.find((e) => e.code === code);
     (async () => {
       const source = await profileSource(profile);
-      const started = await api.begin(code, source, open?.moves ?? [], open?.clock ?? 0);
+      const started = await api.begin(code, source, open ?? {});
       const seen = await api.frame(open?.clock ?? 0, performance.now(), 1, units);
       if (!here) return;
       clock.current = seen.machine.clock;
@@ -95,8 +95,7 @@ export function useStand(code: string, profile: string, person: string, units: U
   }, [running, speed, frame]);
 
   const keep = async (): Promise<void> => {
-    const { moves, clock: at } = await remote.current!.kept();
-    if (!keepExercise(person, { code, moves, clock: at }))
+    if (!keepExercise(person, { code, ...(await remote.current!.kept()) }))
       setProblem('This browser has no room to keep the exercise: make some, and go on.');
   };
   const act = async (wanted: PracticeAct): Promise<string | undefined> => {
