@@ -7,6 +7,7 @@ import { limits } from './limits';
 import { machines } from './machines';
 import { people } from './people';
 import { photos } from './photos';
+import { practice } from './practice';
 import { profiles } from './profiles';
 import { search } from './search';
 import { session } from './session';
@@ -28,6 +29,7 @@ export const CONTRACT = {
   exchange,
   days,
   search,
+  practice,
 } as const;
 
 /** Without what is not sent. */
@@ -60,7 +62,8 @@ export interface Contract
     Exchanges<typeof upkeep>,
     Exchanges<typeof exchange>,
     Exchanges<typeof days>,
-    Exchanges<typeof search> {}
+    Exchanges<typeof search>,
+    Exchanges<typeof practice> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

@@ -14,6 +14,16 @@ export {
   type Taken,
 } from './calls';
 export type { AnyEndpoint, Replied, Sent } from './endpoint';
+export {
+  LONGEST_EXERCISE,
+  type NewResult,
+  type NewSet,
+  type NewSigning,
+  practice,
+  practiceFields,
+  type PracticeResult,
+  type PracticeStanding,
+} from './practice';
 export { type DayItem, days, type NewDayItem } from './day';
 export { type BroughtIn, exchange, LONGEST_FILE, SHOP_FILE } from './exchange';
 export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';

@@ -56,6 +56,7 @@ const TABLE: readonly (readonly [Action, State, Right, Right, Right, Right, Righ
   ['countersign', { of: T }, '-', '-', '-', '+', '-'],
   ['countersign', { of: L }, '-', '-', '-', '+', '-'],
   ['tighten', {}, '-', '-', '-', '+', '+'],
+  ['teach', {}, '-', '-', '-', '+', '-'],
   ['grants', { of: A }, '-', '-', '-', '+', '+'],
   ['grants', { of: T }, '-', '-', '-', '+', '+'],
   ['grants', { of: L }, '-', '-', '-', '-', '+'],

@@ -15,6 +15,7 @@ import { limitRoutes } from './features/limits/routes';
 import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
 import { peopleRoutes } from './features/people/routes';
+import { practiceRoutes } from './features/practice/routes';
 import { searchRoutes } from './features/search/routes';
 import { shopRoutes } from './features/shop/routes';
 import { photoRoutes } from './features/photos/routes';
@@ -84,6 +85,7 @@ export function createApp(options: AppOptions): Express {
       '/api/addresses',
       '/api/export',
       '/api/days',
+      '/api/practice',
       '/api/search',
       '/api/import',
     ],
@@ -100,6 +102,7 @@ export function createApp(options: AppOptions): Express {
   app.use(upkeepRoutes(upkeep));
   app.use(exchangeRoutes(upkeep));
   app.use(dayRoutes());
+  app.use(practiceRoutes());
   app.use(searchRoutes());
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));

@@ -26,6 +26,7 @@ export type Action =
   | 'referred'
   | 'countersign'
   | 'tighten'
+  | 'teach'
   | 'grants'
   | 'accounts'
   | 'loosen';
@@ -135,6 +136,8 @@ function byRole(person: Authority, action: Action, state: State): Right {
       return role === 'lead' || (role === 'technician' && state.of?.role === 'apprentice') ? '+' : '-';
     case 'tighten':
       return role === 'lead' || role === 'admin' ? '+' : '-';
+    case 'teach':
+      return role === 'lead' ? '+' : '-';
     case 'accounts':
       return role === 'admin' ? '+' : '-';
     case 'grants': {

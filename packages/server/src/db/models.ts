@@ -7,6 +7,7 @@ import { defineLimits } from '../features/limits/model';
 import { defineMachines } from '../features/machines/model';
 import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
+import { definePractice } from '../features/practice/model';
 import { definePeople } from '../features/session/model';
 import { defineSearch } from '../features/search/model';
 import { defineShop } from '../features/shop/model';
@@ -26,4 +27,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineAudit(sequelize);
   defineDays(sequelize);
   defineSearch(sequelize);
+  definePractice(sequelize);
 }

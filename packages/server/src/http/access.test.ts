@@ -29,6 +29,20 @@ const FILLED = { day: '2026-11-01', result: 'good', by: 'Lund', words: '' };
 const ACCOUNT = { fullName: 'Nell Ashby', role: 'technician', units: 'us' };
 const SETTINGS = { name: 'A', address: '', currency: '$', hour: 118.5, paper: 'A4' };
 const LIMIT = { test: 'coil-24v', measure: 'dead', typed: '13.5-16.5', source: '' };
+const PLAYED = {
+  id: v7(),
+  code: '2.abc.d4.steam-standing-pilot',
+  level: 2,
+  title: 'The limit is open',
+  mark: 90,
+  proved: true,
+  critical: false,
+  minutes: 12.5,
+  planned: 10,
+  confused: [],
+  at: '2026-11-01T09:00:00.000Z',
+  moves: '[]',
+};
 const MACHINE = { label: 'A', site: 'B', make: '', modelName: '', serial: '', profile: 'dryer-burner', build: PLAIN };
 
 /** What is asked for: `:machine`, `:call` and `:photo` are there, the photo taken by the technician; `:none` is not. */
@@ -117,6 +131,21 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['POST', '/days', {}, 401, 400, 400, 400, 400],
   ['PUT', '/days/items/:none', {}, 401, 400, 400, 400, 400],
   ['DELETE', '/days/items/:none', undefined, 401, 404, 404, 404, 404],
+  ['GET', '/practice', undefined, 401, 200, 200, 200, 200],
+  ['POST', '/practice/results', () => ({ ...PLAYED, id: v7() }), 401, 200, 200, 200, 200],
+  ['POST', '/practice/results', { ...PLAYED, mark: 101 }, 401, 400, 400, 400, 400],
+  ['GET', '/practice/results/:none', undefined, 401, 404, 404, 404, 404],
+  [
+    'POST',
+    '/practice/set',
+    (): object => ({ person: apprentice, code: PLAYED.code, words: '' }),
+    401,
+    403,
+    403,
+    201,
+    403,
+  ],
+  ['POST', '/practice/signed', (): object => ({ person: apprentice, level: 2, words: '' }), 401, 403, 403, 409, 403],
   ['POST', '/import', { text: '{}', dry: true }, 401, 403, 403, 403, 200],
   ['DELETE', '/machines/:none/customer', undefined, 401, 403, 403, 403, 404],
   ['GET', '/calls', undefined, 401, 200, 200, 200, 200],
@@ -137,6 +166,7 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
 ];
 
 let call: string;
+let apprentice: string;
 const note = (person: string) => ({ events: [made(call, { type: 'note', text: 'x' }, 2, person)] });
 const photo = () => ({ call, type: 'image/png', data: PICTURE });
 
@@ -149,6 +179,7 @@ describe('who may ask for what', () => {
     for (const name of ROLES.slice(1)) credentials.set(name, await signIn(name));
     const all = (await api().get('/api/people').set(credentials.get('imre')!)).body as Colleague[];
     for (const { name, id } of all) idOf.set(name, id);
+    apprentice = idOf.get('bea')!;
     const me = credentials.get('imre')!;
     machine = ((await api().post('/api/machines').set(me).send(MACHINE)).body as { id: string }).id;
     call = v7();

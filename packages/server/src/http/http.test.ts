@@ -105,6 +105,21 @@ describe('the house rules of HTTP', () => {
     expect(taken.status).toBe(204);
     const own = ((await api().get('/api/session').set(me)).body as { id: string }).id;
     const [known] = ((await api().get('/api/machines').set(me)).body as { machines: { id: string }[] }).machines;
+    const exercise = {
+      id: v7(),
+      code: '2.a.b.dryer-burner',
+      level: 2,
+      title: 'x',
+      mark: 50,
+      proved: false,
+      critical: true,
+      minutes: 1,
+      planned: 2.5,
+      confused: [],
+      at: new Date().toISOString(),
+      moves: '[]',
+    };
+    expect((await api().post('/api/practice/results').set(me).send(exercise)).status).toBe(200);
     const given = { kind: 'caretaker', label: 'A', machine: known!.id };
     const { secret } = (await api().post('/api/addresses').set(me).send(given)).body as { secret: string };
     for (const endpoint of Object.values(CONTRACT).flatMap((r): AnyEndpoint[] => Object.values(r))) {
@@ -115,6 +130,7 @@ describe('the house rules of HTTP', () => {
         '/calls/:id/events': id,
         '/photos/:id': photo,
         '/people/:id/sessions': own,
+        '/practice/results/:id': exercise.id,
       };
       const path = endpoint.path
         .replace(':id', params[endpoint.path] ?? known!.id)
