@@ -3,6 +3,7 @@ import {
   drawExercise,
   asksRun,
   exerciseCode,
+  exerciseFromCall,
   EXERCISE_KINDS,
   type Exercise,
   gradeRun,
@@ -13,6 +14,7 @@ import {
   lessonOf,
   LEVELS,
   markOf,
+  meanMisfit,
   type Move,
   opening,
   perform,
@@ -32,9 +34,10 @@ import {
 } from '../src/practice';
 import { bypassLimit } from '../src/rules';
 import { endingsNow, hintWords, lessonView, standView } from '../src/presentation';
-import { AS_IT_STANDS } from '../src/profile';
+import { AS_IT_STANDS, PLAIN, variantsOf, withVariant } from '../src/profile';
 import { kindOf, type Question } from '../src/question';
 import { FIRST_EPISODE } from '../src/simulation';
+import type { CallEvent } from '../src/visit';
 import { FAMILIES, profile, profileText } from './models';
 
 const engines = new Map(FAMILIES.map((id) => [id, undefined as Engine | undefined]));
@@ -776,6 +779,49 @@ describe('two at once', () => {
     expect(half.proved).toBe(false);
     expect(half.shares.find(({ id }) => id === 'proof')!.got).toBeLessThanOrEqual(15);
     expect(half.critical.map(({ id }) => id)).toContain('false-proof');
+  });
+});
+
+describe('an exercise of a proved call', () => {
+  const id = 'furnace-condensing';
+  const called = laidWith(id, 'gas-valve.coil-short', 'single', 4711);
+  const moves = play(called, 'planner');
+  const events: CallEvent[] = moves.map(({ at, body }, i) => ({
+    id: `01890000-0000-7000-8000-${String(i).padStart(12, '0')}`,
+    call: 'c',
+    seq: i + 1,
+    at: new Date(Date.UTC(2026, 10, 1) + at).toISOString(),
+    device: 'd',
+    person: 'imre',
+    body: body as CallEvent['body'],
+  }));
+
+  test('has the same fault, and of many machines the one that reads most as was measured', () => {
+    const made = exerciseFromCall(profileText(id), id, PLAIN, events, 5) as Exercise;
+    const laid = layOut(made, profileText(id));
+    expect(laid.exercise.truth!.family).toBe('gas-valve.coil-short');
+    expect(laid.exercise.build).toEqual(PLAIN);
+    const { evidence } = stateAfter(called.engine.model, moves);
+    const mended = evidence.episodes.findIndex(({ repaired }) => repaired.length > 0);
+    const items = evidence.items.filter(({ episode }) => episode < mended);
+    const off = (of: Exercise): number => meanMisfit(layOut(of, profileText(id)).appliance, items, evidence.episodes);
+    const others = Array.from({ length: 12 }, (_, i) => off({ ...made, seed: 900 + i })).sort((a, b) => a - b);
+    expect(off(made)).toBeLessThanOrEqual(others[3]!);
+    expect(plan(laid).moves.at(-1)!.body).toMatchObject({ type: 'closed', ending: 'proved' });
+  });
+
+  test('one with an option of its family is built so; one that is wired in its own way is none, and neither is one that proved nothing', () => {
+    const [variant] = variantsOf(profileText(id), id);
+    const build = withVariant(variant!.id);
+    const made = exerciseFromCall(profileText(id), id, build, events, 5) as Exercise;
+    expect(layOut(made, profileText(id)).exercise.build).toEqual(build);
+    const own = { options: [], order: { line: ['x'] } };
+    expect(exerciseFromCall(profileText(id), id, own, events, 5)).toMatchObject({
+      problem: expect.stringMatching(/own way/),
+    });
+    expect(exerciseFromCall(profileText(id), id, PLAIN, events.slice(0, 3), 5)).toMatchObject({
+      problem: expect.stringMatching(/Nothing was proved/),
+    });
   });
 });
 

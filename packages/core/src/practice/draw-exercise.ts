@@ -109,29 +109,34 @@ export interface Laid {
 
 /** Lays out an exercise. Throws an Error in words where its profile has no such place. */
 export function layOut(exercise: Exercise, source: string, known?: Engine): Laid {
-  const file = `${exercise.profile}.yaml`;
   const engine = known ?? engineFor(exercise, source);
   const { seed, kind } = exercise;
   const hidden = engine.hypotheses[exercise.hidden];
   if (!hidden || (hidden.kind !== 'fault' && hidden.kind !== 'healthy'))
     throw new Error('The appliance of this exercise has changed since its link was made. Begin another one.');
-  const random = new Random(seed * 3 + 2);
   const build = buildFor(exercise, source);
-  const model: Model = loadProfile(source, file, { build, vary: varied(random) });
+  const model = drawnModel(exercise, source);
   const truth = hidden.kind === 'fault' ? hidden : undefined;
   const others = truth && kind === 'two' ? hideable(engine, 'two', {}) : [];
   const second = truth && secondFor(model, truth, others, new Random(seed * 7 + 4));
   const appliance = new HiddenAppliance(model, truth, kind, seed, second);
-  const complaint = storyOf(model, appliance.live([FIRST_EPISODE]), random);
+  const complaint = storyOf(model, appliance.live([FIRST_EPISODE]), new Random(seed * 11 + 5));
   const whose = truth && kind === 'refer' ? NOT_OURS[partOf(engine, truth)] : undefined;
   return { engine, appliance, exercise: { ...exercise, build, truth, second, complaint, whose } };
 }
+
+/** The machine of an exercise with its own values, drawn from their bands. */
+export const drawnModel = (of: Pick<Exercise, 'level' | 'seed' | 'profile'>, source: string): Model =>
+  loadProfile(source, `${of.profile}.yaml`, {
+    build: buildFor(of, source),
+    vary: varied(new Random(of.seed * 3 + 2)),
+  });
 
 /** From this level on machines have options of their own. */
 const OPTIONS_FROM = 3;
 
 /** How the machine of an exercise is built: plain on the first levels, then with one of its family’s options or none. */
-function buildFor({ level, seed, profile }: Pick<Exercise, 'level' | 'seed' | 'profile'>, source: string): Build {
+export function buildFor({ level, seed, profile }: Pick<Exercise, 'level' | 'seed' | 'profile'>, source: string): Build {
   if (level < OPTIONS_FROM) return PLAIN;
   const variants = variantsOf(source, `${profile}.yaml`);
   return withVariant(pick([undefined, ...variants], new Random(seed * 5 + 3))?.id);

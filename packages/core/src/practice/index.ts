@@ -25,6 +25,7 @@ export {
   readExerciseCode,
   truthsOf,
 } from './exercise';
+export { exerciseFromCall, meanMisfit } from './from-call';
 export { asksRun, gradeRun, type RunGrade, shuffled, type StepTime, stepsOf } from './healthy-run';
 export { type Level, LEVELS, levelWith } from './levels';
 export { type Believed, type Lesson, lessonOf, type MoveLesson } from './lesson';

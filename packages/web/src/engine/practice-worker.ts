@@ -3,6 +3,7 @@ import {
   drawExercise,
   engineFor,
   exerciseCode,
+  exerciseFromCall,
   type KeptStand,
   type Laid,
   layOut,
@@ -29,6 +30,8 @@ import {
   standView,
 } from '@zetalysis/core/presentation';
 import type { UnitSystem } from '@zetalysis/core/units';
+import type { CallEvent } from '@zetalysis/core/visit';
+import type { CallHead } from '@zetalysis/contract';
 import { expose } from 'comlink';
 
 /** What whoever plays may know of an exercise. */
@@ -75,6 +78,17 @@ const api = {
   /** The code of an exercise that hides what a lead has chosen. */
   pin: (seed: Seed, source: string, family: string): string =>
     exerciseCode(pinExercise(engine(seed, source), seed, family)),
+  /** The code of an exercise with what was proved on a call. Throws an Error in words where there is none. */
+  fromCall(
+    source: string,
+    { profile, build }: Pick<CallHead, 'profile' | 'build'>,
+    events: readonly CallEvent[],
+    seed: number,
+  ): string {
+    const made = exerciseFromCall(source, profile, build, events, seed);
+    if ('problem' in made) throw new Error(made.problem);
+    return exerciseCode(made);
+  },
   begin(code: string, source: string, kept: Partial<KeptStand>): Begun {
     const exercise = readExerciseCode(code);
     if ('problem' in exercise) throw new Error(exercise.problem);

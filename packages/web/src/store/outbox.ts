@@ -2,6 +2,7 @@ import { compareEvents } from '@zetalysis/core/visit';
 import { http, ServerProblem } from '../api/http';
 import type { KeptEvent } from './database';
 import { local } from './local';
+import { settleResult, unsentResults } from './practice';
 
 /** How it stands with what waits on this device in one person's name. */
 export type OutboxState =
@@ -24,7 +25,7 @@ class Halt extends Error {
 }
 
 /**
- * Sends everything that waits in a person's name, over all calls, oldest first, then the photos. Sending again changes
+ * Sends everything that waits in a person's name, over all calls, oldest first, then the photos and what was practised. Sending again changes
  * nothing, so a lost answer does no harm. One that cannot be sent, or not be marked as sent, never holds up the others.
  */
 export async function sendAll(person: string): Promise<OutboxState> {
@@ -32,6 +33,7 @@ export async function sendAll(person: string): Promise<OutboxState> {
     for (const events of byCall(await unsent(person)))
       for (let from = 0; from < events.length; from += BATCH) await send(events.slice(from, from + BATCH));
     await sendPhotos(person);
+    await sendPractice(person);
   } catch (error) {
     if (!(error instanceof Halt)) throw error;
     const waiting = await count(person);
@@ -44,7 +46,7 @@ export async function sendAll(person: string): Promise<OutboxState> {
 /** What waits now, without sending anything. */
 export async function standing(person: string): Promise<OutboxState> {
   const { events, photos } = await local.waiting(person);
-  const waiting = [...events, ...photos].filter((k) => !acknowledged.has(k.id));
+  const waiting = [...events, ...photos, ...unsentResults(person)].filter((k) => !acknowledged.has(k.id));
   const words = waiting.find((k) => k.refused !== undefined)?.refused;
   if (waiting.some((k) => k.refused === undefined)) return { kind: 'sending', waiting: waiting.length };
   return words === undefined ? { kind: 'sent' } : { kind: 'refused', waiting: waiting.length, words };
@@ -97,6 +99,20 @@ async function sendPhotos(person: string): Promise<void> {
       if (!(error instanceof ServerProblem)) throw error;
       if (error.away || error.status === 429 || error.status === 401) throw new Halt(error);
       await quietly(local.settlePhoto(id, error.message));
+    }
+  }
+}
+
+async function sendPractice(person: string): Promise<void> {
+  for (const { refused, ...body } of unsentResults(person)) {
+    if (refused !== undefined) continue;
+    try {
+      await http('POST /practice/results', { body });
+      settleResult(person, body.id);
+    } catch (error) {
+      if (!(error instanceof ServerProblem)) throw error;
+      if (error.away || error.status === 429 || error.status === 401) throw new Halt(error);
+      settleResult(person, body.id, error.message);
     }
   }
 }

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { type ReactNode, useState } from 'react';
 import type { CallView } from '@zetalysis/core/presentation';
 import { Button } from '../../kit/Button';
@@ -46,6 +47,9 @@ export function Ending({ call, view, late, onRecord, onClose, onCloseAgain, onRe
       {view.closed ? (
         <>
           <Papers call={call} />
+          <p>
+            <Link to={`/practice?call=${call}`}>An exercise of it</Link>
+          </p>
           <Reopen late={late} onCloseAgain={onCloseAgain} onReopen={onReopen} />
         </>
       ) : (

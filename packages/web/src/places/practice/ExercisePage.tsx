@@ -43,10 +43,11 @@ const TABS = [
 ] as const;
 
 function Playing({ me, code, profile }: { readonly me: Me; readonly code: string; readonly profile: string }) {
-  const standing = useStand(code, profile, me.name, me.units);
+  const [query] = useSearchParams();
+  const result = query.get('of') ?? undefined;
+  const standing = useStand(code, profile, me.name, me.units, result);
   const { begun, view, problem } = standing;
   const wide = useWide();
-  const [query] = useSearchParams();
   const [tab, setTab] = useState<(typeof TABS)[number]['id']>('machine');
   const [deciding, setDeciding] = useState(false);
   const [telling, setTelling] = useState(false);
@@ -59,7 +60,8 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
       </Failure>
     );
   if (!begun || !view) return <Waiting>Laying out the machine…</Waiting>;
-  if (view.ended) return <LessonSheet me={me} code={code} standing={standing} level={begun.level} />;
+  if (view.ended)
+    return <LessonSheet me={me} code={code} standing={standing} level={begun.level} others={result !== undefined} />;
   const wires = Object.fromEntries(
     Object.entries(begun.colours).map(([net, colour]) => [net, { terminal: '', colour }]),
   );

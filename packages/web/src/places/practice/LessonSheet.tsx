@@ -9,6 +9,7 @@ import { Failure } from '../../kit/Failure';
 import { Page } from '../../kit/Page';
 import { Table } from '../../kit/Table';
 import { Waiting } from '../../kit/Waiting';
+import { useSend } from '../../store/use-outbox';
 import { forgetExercise, goBackTo, keepEnded } from '../../store/practice';
 import { BeliefChart } from './BeliefChart';
 import styles from './Lesson.module.css';
@@ -19,19 +20,23 @@ interface Props {
   readonly code: string;
   readonly level: number;
   readonly standing: Standing;
+  /** It is somebody else’s: looked at, and neither kept nor played on. */
+  readonly others: boolean;
 }
 
 /** What each move was worth, what was believed wrongly, and how the engine would have gone about it. */
-export function LessonSheet({ me, code, level, standing }: Props) {
+export function LessonSheet({ me, code, level, standing, others }: Props) {
   const [lesson, setLesson] = useState<LessonView>();
   const [problem, setProblem] = useState<string>();
   const { lesson: ask } = standing;
+  const send = useSend();
   useEffect(() => {
     let here = true;
     ask()
       .then((found) => {
         if (!here) return;
         setLesson(found);
+        if (others) return;
         const { mark, planned, misconceptions } = found;
         keepEnded(me.name, {
           code,
@@ -43,8 +48,9 @@ export function LessonSheet({ me, code, level, standing }: Props) {
           critical: mark.critical.length > 0,
           minutes: mark.minutes,
           planned: planned.minutes,
-          confused: [...mark.inVain, ...misconceptions.flatMap(({ part }) => part ?? [])],
+          confused: [...new Set([...mark.inVain, ...misconceptions.flatMap(({ part }) => part ?? [])])],
         });
+        void send();
       })
       .catch((error: unknown) => here && setProblem((error as Error).message));
     return () => {
@@ -138,25 +144,29 @@ export function LessonSheet({ me, code, level, standing }: Props) {
         </Block>
         <p className={styles.actions}>
           <Link to={`/practice?level=${level}`}>Another exercise</Link>
-          <Choice
-            label="Play on from"
-            labelHidden
-            placeholder="Play on from a move…"
-            value={undefined}
-            options={testing.map((m) => ({ value: String(m.move), label: m.words }))}
-            onChange={(move) => {
-              goBackTo(me.name, code, Number(move));
-              location.reload();
-            }}
-          />
-          <Button
-            onClick={() => {
-              forgetExercise(me.name, code);
-              location.reload();
-            }}
-          >
-            Play it again
-          </Button>
+          {!others && (
+            <>
+              <Choice
+                label="Play on from"
+                labelHidden
+                placeholder="Play on from a move…"
+                value={undefined}
+                options={testing.map((m) => ({ value: String(m.move), label: m.words }))}
+                onChange={(move) => {
+                  goBackTo(me.name, code, Number(move));
+                  location.reload();
+                }}
+              />
+              <Button
+                onClick={() => {
+                  forgetExercise(me.name, code);
+                  location.reload();
+                }}
+              >
+                Play it again
+              </Button>
+            </>
+          )}
         </p>
       </div>
     </Page>

@@ -11,10 +11,12 @@ import { Empty } from '../../kit/Empty';
 import { Field } from '../../kit/Field';
 import { Notice } from '../../kit/Notice';
 import { Page } from '../../kit/Page';
-import { practised } from '../../store/practice';
 import { profileSource } from '../../store/profiles';
 import styles from './Practice.module.css';
 import { SetExercise } from './SetExercise';
+import { FromCall } from './FromCall';
+import { Learners } from './Learners';
+import { usePractised } from './use-practised';
 import { newSeed, startPractice } from './use-stand';
 
 const ANY = 'any';
@@ -24,7 +26,8 @@ export default function Practice({ me }: { me: Me }) {
   const profiles = useProfiles();
   const go = useNavigate();
   const [query] = useSearchParams();
-  const { played, open } = practised(me.name);
+  const { played, open, signed, set, all } = usePractised(me);
+  const call = query.get('call');
   const progress = progressOf(played);
   const first = progress.find((p) => !p.passed)?.level ?? 7;
   const [level, setLevel] = useState(Number(query.get('level') ?? first));
@@ -55,7 +58,6 @@ export default function Practice({ me }: { me: Me }) {
     if ('problem' in exercise) return setProblem(exercise.problem);
     void go(`/practice/${code}`);
   };
-  const waiting = open.filter((e) => !played.some((p) => p.code === e.code));
   return (
     <Page
       title="Practice"
@@ -74,7 +76,7 @@ export default function Practice({ me }: { me: Me }) {
                 <span>{about}</span>
                 <small>
                   {p.passed
-                    ? `Passed: ${p.played} played`
+                    ? `Passed: ${p.played} played${signed.some((s) => s.level === n) ? ', signed off' : ''}`
                     : p.played === 0
                       ? 'Not begun'
                       : `${p.inARow} in a row of ${PASS.inARow}; still: ${p.missing.join('; ')}`}
@@ -110,11 +112,27 @@ export default function Practice({ me }: { me: Me }) {
             Go there
           </Button>
         </Block>
-        {me.role === 'lead' && profiles.data && <SetExercise level={level} profiles={profiles.data} />}
-        {waiting.length > 0 && (
-          <Block title="Begun, not ended" note={`${waiting.length}`}>
+        {set.length > 0 && (
+          <Block title="Set for you" note={`${set.length}`}>
             <ul className={styles.list}>
-              {waiting.map((e) => (
+              {set.map((s) => (
+                <li key={s.id}>
+                  <Link to={`/practice/${s.code}`}>
+                    {profiles.data?.find((p) => s.code.endsWith(`.${p.id}`))?.title ?? s.code}, level {s.code[0]}
+                  </Link>{' '}
+                  by {s.by}
+                  {s.words !== '' && `: ${s.words}`}
+                </li>
+              ))}
+            </ul>
+          </Block>
+        )}
+        {call !== null && <FromCall key={call} call={call} />}
+        {me.role === 'lead' && profiles.data && <SetExercise level={level} profiles={profiles.data} />}
+        {open.length > 0 && (
+          <Block title="Begun, not ended" note={`${open.length}`}>
+            <ul className={styles.list}>
+              {open.map((e) => (
                 <li key={e.code}>
                   <Link to={`/practice/${e.code}`}>
                     {profiles.data?.find((p) => e.code.endsWith(`.${p.id}`))?.title ?? e.code}, level {e.code[0]}
@@ -140,6 +158,7 @@ export default function Practice({ me }: { me: Me }) {
           </ol>
         </Block>
       </div>
+      {me.role === 'lead' && all && <Learners standing={all} />}
     </Page>
   );
 }

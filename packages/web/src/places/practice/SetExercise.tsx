@@ -1,11 +1,10 @@
 import type { ProfileSummary } from '@zetalysis/contract';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { Block } from '../../kit/Block';
-import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import { Notice } from '../../kit/Notice';
 import { profileSource } from '../../store/profiles';
+import { GiveLink } from './GiveLink';
 import { newSeed, startPractice } from './use-stand';
 
 interface Props {
@@ -71,12 +70,7 @@ export function SetExercise({ level, profiles }: Props) {
           onChange={pin}
         />
       )}
-      {link !== undefined && (
-        <p>
-          Its link: <Link to={link}>{link}</Link>{' '}
-          <Button onClick={() => void navigator.clipboard.writeText(location.origin + link)}>Copy it</Button>
-        </p>
-      )}
+      {link !== undefined && <GiveLink key={link} link={link} />}
       {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
     </Block>
   );

@@ -1,9 +1,10 @@
-import type { PracticeAct } from '@zetalysis/core/practice';
+import type { KeptStand, PracticeAct } from '@zetalysis/core/practice';
 import type { EndingsNow, LessonView, StandView } from '@zetalysis/core/presentation';
 import type { UnitSystem } from '@zetalysis/core/units';
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Begun, PracticeApi } from '../../engine/practice-worker';
+import { http } from '../../api/http';
 import { profileSource } from '../../store/profiles';
 import { keepExercise, practised } from '../../store/practice';
 
@@ -23,6 +24,13 @@ export function startPractice(): { readonly api: Remote<PracticeApi>; readonly e
   return { api: wrap<PracticeApi>(worker), end: () => worker.terminate() };
 }
 
+/** What was done in an exercise that the server keeps. */
+async function movesOf(result: string): Promise<Pick<KeptStand, 'moves' | 'clock'>> {
+  const { moves } = await http('GET /practice/results/:id', { params: { id: result } });
+  const read = JSON.parse(moves) as KeptStand['moves'];
+  return { moves: read, clock: read.at(-1)?.at ?? 0 };
+}
+
 /** An exercise as it is played on a page. */
 export interface Standing {
   readonly begun: Begun | undefined;
@@ -39,7 +47,14 @@ export interface Standing {
 }
 
 /** Lays an exercise out in its worker, lets its time run, and keeps what was done in it. */
-export function useStand(code: string, profile: string, person: string, units: UnitSystem): Standing {
+export function useStand(
+  code: string,
+  profile: string,
+  person: string,
+  units: UnitSystem,
+  /** A result of somebody that the server keeps: it is that which is looked at. */
+  result?: string,
+): Standing {
   const remote = useRef<Remote<PracticeApi>>(undefined);
   const clock = useRef(0);
   const [begun, setBegun] = useState<Begun>();
@@ -60,8 +75,9 @@ export function useStand(code: string, profile: string, person: string, units: U
     const { api, end } = startPractice();
     remote.current = api;
     let here = true;
-    const open = practised(person).open.find((e) => e.code === code);
+    const own = practised(person).open.find((e) => e.code === code);
     (async () => {
+      const open = result === undefined ? own : await movesOf(result);
       const source = await profileSource(profile);
       const started = await api.begin(code, source, open ?? {});
       const seen = await api.frame(open?.clock ?? 0, performance.now(), 1, units);
@@ -76,7 +92,7 @@ export function useStand(code: string, profile: string, person: string, units: U
       here = false;
       end();
     };
-  }, [code, profile, person, units]);
+  }, [code, profile, person, units, result]);
 
   const running = begun !== undefined && view?.ended === false;
   useEffect(() => {
