@@ -50,6 +50,8 @@ async function practise(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Write the try down' }).click();
   await choose(page, 'How the try ended', 'Stops and starts over, again and again');
   await page.getByRole('button', { name: 'Times 1', exact: true }).click();
+  await page.getByRole('button', { name: 'Panel ON' }).click();
+  await page.getByRole('button', { name: 'Door switch OPEN' }).click();
   const point = page.locator('[data-ladder] [role=button][aria-label^="GV,"]').first();
   await point.click();
   await page.waitForTimeout(3000);

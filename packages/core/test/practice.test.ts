@@ -304,6 +304,45 @@ describe('in front of the machine', () => {
     expect(criticalActs(moves, stand.state, true).map(({ id }) => id)).toContain('low-water');
   });
 
+  test('a door held in too long is a stop: its orders one by one, then what it ends on; before that nothing ends', () => {
+    const stand = opened(laidWith('furnace-condensing', 'igniter.open'));
+    expect(standView(stand, 0, 1, 'us').stops).toEqual([]);
+    perform(stand, { do: 'wait', minutes: 12 });
+    const stops = () => standView(stand, 0, 1, 'us').stops;
+    expect(stops()).toMatchObject([{ id: 'bypass-over', order: { id: 'off' } }]);
+    expect(endingsNow(stand).endings.find(({ id }) => id === 'proved')!.lacks).toContain('No stop stands.');
+    expect(perform(stand, { do: 'order', stop: 'bypass-over', order: 'moon' })).toMatch(/does not stand/);
+    expect(perform(stand, { do: 'order', stop: 'bypass-over', order: 'off' })).toBeUndefined();
+    expect(stand.machine().door).toBe('open');
+    // Off in time to hurt nothing: that is all.
+    expect(stops()).toEqual([]);
+  });
+
+  test('a stop that has to be ended is ended on its evidence, and what is missing is said', () => {
+    const stand = opened(laidWith('furnace-condensing', 'igniter.open'));
+    perform(stand, { do: 'fact', fact: 'co', value: 200 });
+    const [stop] = standView(stand, 0, 1, 'us').stops;
+    expect(stop!.order).toBeDefined();
+    expect(perform(stand, { do: 'end-stop', stop: stop!.id, evidence: {} })).toMatch(/Still missing/);
+    for (let i = 0; i < 12; i++) {
+      const [now] = standView(stand, 0, 1, 'us').stops;
+      if (!now?.order) break;
+      const { fact, words } = now.order;
+      const value = fact ? ('unit' in fact.is ? 0 : fact.is[0]!.id) : (words ?? '');
+      if (words !== undefined)
+        expect(perform(stand, { do: 'order', stop: now.id, order: now.order.id })).toMatch(/^Write it: /);
+      expect(perform(stand, { do: 'order', stop: now.id, order: now.order.id, value })).toBeUndefined();
+    }
+    const [last] = standView(stand, 0, 1, 'us').stops;
+    expect(last).toMatchObject({ id: stop!.id, order: undefined });
+    perform(stand, { do: 'wait', minutes: 60 });
+    const given = { tick: 'yes', words: 'aired, doors open', number: 0, so: '', 'not-yet': '' } as const;
+    const asked = last!.evidence.filter(({ is }) => given[is] !== '');
+    const evidence: Record<string, string | number> = Object.fromEntries(asked.map(({ id, is }) => [id, given[is]]));
+    expect(perform(stand, { do: 'end-stop', stop: last!.id, evidence })).toBeUndefined();
+    expect(standView(stand, 0, 1, 'us').stops.map(({ id }) => id)).not.toContain(stop!.id);
+  });
+
   test('waiting counts, and so does what is done meanwhile: the wait of five minutes after gas', () => {
     const asks = (does: (stand: Stand) => void): number | undefined => {
       const stand = opened(laidWith('furnace-standing-pilot', 'thermocouple.weak'));

@@ -1,8 +1,11 @@
 import type { FunctionId, Place } from '../instruments';
 import { OUTCOMES, type Outcome, type Setup } from '../simulation';
 import type { EndingId } from '../rules';
+import { tellRun } from './healthy-run';
+import { proveLine, repairPart } from './mend-acts';
 import { recordedBreak } from './recorded-break';
 import type { Stand } from './stand';
+import { endStop, followOrder } from './stop-acts';
 
 /** What somebody does in an exercise, as a page says it. */
 export type PracticeAct =
@@ -32,6 +35,9 @@ export type PracticeAct =
   | { readonly do: 'cause'; readonly safety: string; readonly mended: boolean }
   /** Tells the steps of a sound run in their order, with the seconds at which each comes. */
   | { readonly do: 'tell-run'; readonly order: readonly string[]; readonly seconds: Readonly<Record<string, number>> }
+  /** Follows an order of a stop; `value` where it asks for a fact or some words. */
+  | { readonly do: 'order'; readonly stop: string; readonly order: string; readonly value?: string | number }
+  | { readonly do: 'end-stop'; readonly stop: string; readonly evidence: Readonly<Record<string, string | number>> }
   | { readonly do: 'hint'; readonly hint: 'half' | 'test' | 'why' }
   | { readonly do: 'record'; readonly part: string; readonly cause: string }
   | { readonly do: 'repair'; readonly part: string; readonly measured: boolean }
@@ -99,15 +105,19 @@ export function perform(stand: Stand, act: PracticeAct): string | undefined {
         1,
       );
     case 'tell-run':
-      return stand.tellRun(act.order, act.seconds);
+      return tellRun(stand, act.order, act.seconds);
+    case 'order':
+      return followOrder(stand, act.stop, act.order, act.value);
+    case 'end-stop':
+      return endStop(stand, act.stop, act.evidence);
     case 'hint':
       return stand.write({ type: 'hint', hint: act.hint }, 0);
     case 'record':
       return stand.write(recordedBreak(stand.laid.engine, act.part, act.cause), 1.5);
     case 'repair':
-      return stand.repair(act.part, act.measured);
+      return repairPart(stand, act.part, act.measured);
     case 'line':
-      return stand.prove(act.line);
+      return proveLine(stand, act.line);
     case 'close':
       return stand.write({ type: 'closed', words: '', ending: act.ending, given: { ...act.given } }, 1);
   }

@@ -136,7 +136,10 @@ export const drawnModel = (of: Pick<Exercise, 'level' | 'seed' | 'profile'>, sou
 const OPTIONS_FROM = 3;
 
 /** How the machine of an exercise is built: plain on the first levels, then with one of its family’s options or none. */
-export function buildFor({ level, seed, profile }: Pick<Exercise, 'level' | 'seed' | 'profile'>, source: string): Build {
+export function buildFor(
+  { level, seed, profile }: Pick<Exercise, 'level' | 'seed' | 'profile'>,
+  source: string,
+): Build {
   if (level < OPTIONS_FROM) return PLAIN;
   const variants = variantsOf(source, `${profile}.yaml`);
   return withVariant(pick([undefined, ...variants], new Random(seed * 5 + 3))?.id);

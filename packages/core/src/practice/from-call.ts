@@ -72,7 +72,8 @@ export function meanMisfit(
   episodes: readonly Episode[],
 ): number {
   const offs = items.flatMap(({ episode, observation }) => {
-    const read = 'reading' in observation && observation.reading.kind === 'value' ? observation.reading.value : undefined;
+    const read =
+      'reading' in observation && observation.reading.kind === 'value' ? observation.reading.value : undefined;
     if (read === undefined) return [];
     const lived = appliance.live(episodes.slice(0, episode + 1));
     const is = valueOf(kindOf(observation).predict(appliance.model, lived, observation));

@@ -1,9 +1,11 @@
 import type { Model } from '../profile';
 import { FIRST_EPISODE, type Random, type Trace } from '../simulation';
 import { inSeconds } from '../units';
+import { MINUTES } from './hand-minutes';
 import type { Laid } from './draw-exercise';
 import type { DrawnExercise } from './exercise';
 import type { Move, PracticeBody } from './move';
+import type { Stand } from './stand';
 
 /** A step of a run with the time at which it comes, seconds since the call for heat. */
 export interface StepTime {
@@ -78,3 +80,20 @@ export const toldByTheBook = (steps: readonly StepTime[]): RunTold => ({
   order: steps.map(({ id }) => id),
   seconds: Object.fromEntries(steps.map(({ id, seconds }) => [id, seconds])),
 });
+
+/** Tells the steps of a sound run, once; in words why not. */
+export function tellRun(
+  stand: Stand,
+  order: readonly string[],
+  seconds: Readonly<Record<string, number>>,
+): string | undefined {
+  if (!asksRun(stand.laid.exercise)) return 'This exercise asks for no steps';
+  if (stand.moves.some(({ body }) => body.type === 'run-told'))
+    return 'They were told already: the first telling counts';
+  const steps = stepsOf(stand.laid);
+  const missing = steps.find(({ id }) => !order.includes(id));
+  if (missing) return `Where does “${missing.title}” come? Give every step its place`;
+  const untold = steps.find(({ id }) => !Number.isFinite(seconds[id]) || seconds[id]! < 0);
+  if (untold) return `When does “${untold.title}” come? Guess, in seconds since the call for heat`;
+  return stand.write({ type: 'run-told', order, seconds }, MINUTES.say);
+}

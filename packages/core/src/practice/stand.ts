@@ -1,36 +1,19 @@
 import type { FunctionId, Place } from '../instruments';
-import { findPart, findPhase } from '../profile';
+import { findPhase } from '../profile';
 import { kindOf, observationOf, type Question } from '../question';
-import { minutesStayed, openLines, stayMinutes } from '../rules';
 import { momentIn, type Now, type Outcome, Random, type Setup } from '../simulation';
 import { inSeconds, type Millis } from '../units';
 import { type CallState, type EventBody, setupEntry } from '../visit';
 import { endingOf, type Move, moveOf, opening, type PracticeBody, stateAfter } from './move';
-import { mends } from './decision';
 import type { Laid } from './draw-exercise';
 import { entryOf } from './entry-of';
 import { glassOf } from './gauge-glass';
-import { asksRun, stepsOf } from './healthy-run';
+import { MINUTES } from './hand-minutes';
 import { type MachineNow, nextIn, noticed } from './machine-now';
 import { InHand, type InstrumentNow } from './in-hand';
-import { lineDone } from './line-done';
 import { bodyOfReading, questionAt } from './noted-reading';
 import { behindPanel, panelSwitch } from './panel';
 import { Witness } from './witness';
-
-/** What a hand needs for things that are done at the machine, minutes. Common practice, no source. */
-const MINUTES = {
-  set: 0.5,
-  probes: 0.3,
-  note: 0.1,
-  look: 0.5,
-  say: 0.2,
-  try: 0.5,
-  fit: 18,
-  mend: 9,
-  exchange: 2,
-  line: 0.7,
-} as const;
 
 const PANEL_ON = 'The panel is on: take it off first';
 
@@ -271,56 +254,6 @@ export class Stand {
   /** Writes down what the light shows now. */
   code(): string | undefined {
     return this.#answer({ kind: 'code' }, MINUTES.say);
-  }
-
-  /** Tells the steps of a sound run, once; in words why not. */
-  tellRun(order: readonly string[], seconds: Readonly<Record<string, number>>): string | undefined {
-    if (!asksRun(this.laid.exercise)) return 'This exercise asks for no steps';
-    if (this.#moves.some(({ body }) => body.type === 'run-told'))
-      return 'They were told already: the first telling counts';
-    const steps = stepsOf(this.laid);
-    const missing = steps.find(({ id }) => !order.includes(id));
-    if (missing) return `Where does “${missing.title}” come? Give every step its place`;
-    const untold = steps.find(({ id }) => !Number.isFinite(seconds[id]) || seconds[id]! < 0);
-    if (untold) return `When does “${untold.title}” come? Guess, in seconds since the call for heat`;
-    return this.write({ type: 'run-told', order, seconds }, MINUTES.say);
-  }
-
-  /** Fits a part or puts it right. A part that is measured first is another one when the first was bad. */
-  repair(id: string, measured: boolean): string | undefined {
-    const part = findPart(this.laid.engine.model, id);
-    if (!part) return `there is no part "${id}"`;
-    const replaced = part.modes.some((m) => m.repair === 'replace');
-    const { kind, truth } = this.laid.exercise;
-    const another = !this.#moves.some(({ body }) => body.type === 'new-part-bad');
-    if (kind === 'bad-part' && measured && another && truth && mends([truth], this.laid.engine.model.parts)(id))
-      this.write({ type: 'new-part-bad', part: id }, MINUTES.exchange);
-    this.write(
-      {
-        type: 'repaired',
-        part: id,
-        action: `${replaced ? 'New' : 'Put right'}: ${part.title}`,
-        ...(measured && { measured }),
-      },
-      (replaced ? MINUTES.fit : MINUTES.mend) + (measured ? 2 : 0),
-    );
-    return undefined;
-  }
-
-  /** Does a line of the proof; in words why it cannot be done. */
-  prove(id: string): string | undefined {
-    const line = openLines(this.state.followed).find((l) => l.id === id);
-    if (!line) return 'That line is done, or is none of this repair';
-    if (!this.laid.appliance.runs(this.state.evidence.episodes))
-      return 'It does not run as it should: nothing is proved by that';
-    const { runs, body } = lineDone(line);
-    const { c } = this.state.followed;
-    const wanted = line.by === 'stay' ? stayMinutes(c) : 0;
-    if (wanted === undefined) return 'Say first how it showed: all the time, or off and on';
-    // As long as what was mended wants to be watched.
-    const stays = Math.max(0, wanted - minutesStayed(c));
-    this.write(body, runs + stays + MINUTES.line);
-    return undefined;
   }
 
   /** A moment of a run that still goes on: what is answered now is true of so much of it. */

@@ -32,4 +32,5 @@ export { endingsNow, type EndingsNow } from './practice/endings-now';
 export { hintWords } from './practice/hint-words';
 export { type LessonView, lessonView } from './practice/lesson-view';
 export type { MoveLine } from './practice/move-lines';
+export type { StopNow } from './practice/stops-now';
 export { type NeedLine, type StandView, standView } from './practice/stand-view';

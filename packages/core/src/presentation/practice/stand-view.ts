@@ -14,6 +14,7 @@ import type { Millis, UnitSystem } from '../../units';
 import { needTitle } from '../rule-words';
 import { codeWords } from '../say';
 import { type MoveLine, moveLines } from './move-lines';
+import { type StopNow, stopsNow } from './stops-now';
 
 /** What has to be done before a reading counts. */
 export interface NeedLine {
@@ -40,7 +41,7 @@ export interface StandView {
   readonly needs: readonly NeedLine[];
   readonly refused: string | undefined;
   readonly moves: readonly MoveLine[];
-  readonly stops: readonly string[];
+  readonly stops: readonly StopNow[];
   readonly critical: readonly string[];
   readonly repaired: boolean;
   readonly recorded: boolean;
@@ -67,7 +68,7 @@ export function standView(stand: Stand, real: Millis, speed: number, units: Unit
     needs: typeof first === 'string' ? [] : first,
     refused: typeof first === 'string' ? first : undefined,
     moves: moveLines(stand.laid, stand, units),
-    stops: state.followed.stops.map(({ stop }) => stop.title),
+    stops: stopsNow(state.followed),
     critical: criticalActs(stand.moves, state, true).map(({ words }) => words),
     repaired: state.followed.c.repaired.size > 0,
     recorded: state.record !== undefined,

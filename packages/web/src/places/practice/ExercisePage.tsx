@@ -2,7 +2,7 @@ import type { Me } from '@zetalysis/contract';
 import { levelWith, type PracticeAct, readExerciseCode } from '@zetalysis/core/practice';
 import { bareLadder } from '@zetalysis/core/presentation';
 import { formatDuration } from '@zetalysis/core/units';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { Ladder } from '../../diagrams/Ladder';
 import { AntTheme } from '../../kit/AntTheme';
@@ -20,6 +20,7 @@ import styles from './Exercise.module.css';
 import { LessonSheet } from './LessonSheet';
 import { Machine } from './Machine';
 import { Meter } from './Meter';
+import { Stops } from './Stops';
 import { TellRun } from './TellRun';
 import { SPEEDS, type Standing, useStand } from './use-stand';
 
@@ -66,6 +67,16 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
     Object.entries(begun.colours).map(([net, colour]) => [net, { terminal: '', colour }]),
   );
   const act = (wanted: PracticeAct): void => void standing.act(wanted).then(setSaid);
+  const hints = (
+    <Choice
+      label="A hint, three points"
+      labelHidden
+      placeholder="Hint −3"
+      value={undefined}
+      options={HINTS}
+      onChange={(hint) => void standing.hint(hint).then(setSaid)}
+    />
+  );
   const { place } = view.instrument;
   const [red, black] = place.at === 'points' ? [place.red, place.black] : [];
   const tap = (net: string): void => {
@@ -80,7 +91,9 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
   return (
     <AntTheme>
       <main className={styles.page}>
-        <Head standing={standing} onSaid={setSaid} onHint={(hint) => void standing.hint(hint).then(setSaid)} />
+        <Head standing={standing} wide={wide} onSaid={setSaid}>
+          {hints}
+        </Head>
         {said !== undefined && (
           <p className={styles.said} role="status">
             {said}{' '}
@@ -90,6 +103,7 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
           </p>
         )}
         {problem !== undefined && <Notice kind="danger">{problem}</Notice>}
+        <Stops stops={view.stops} onAct={act} />
         <div className={styles.columns}>
           {shows('machine') && (
             <div className={styles.left}>
@@ -117,6 +131,7 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
             </div>
           )}
           {(wide || tab === 'machine') && <DoSomething drawing={begun.drawing} view={view} onAct={act} />}
+          {!wide && tab === 'machine' && <div className={styles.hints}>{hints}</div>}
           {shows('meter') && (
             <div className={styles.right}>
               <Meter drawing={begun.drawing} view={view} predicts={predicts} onAct={act} />
@@ -153,7 +168,8 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
               <b>
                 {view.instrument.digits} {view.instrument.unit}
               </b>{' '}
-              {red !== undefined ? `red ${red}, black ${black}` : ''} <time>{clockOf(view.machine.clock)}</time>
+              {red !== undefined ? `red ${red}, black ${black}` : ''}{' '}
+              <time>{minutesUsed(view.machine.clock)} used</time>
             </p>
             <nav className={`${bar.bar} ${styles.tabs}`} aria-label="Exercise">
               {TABS.map(({ id, title, sign }) => (
@@ -201,12 +217,14 @@ const HINTS = [
 /** The switches, the clock and how fast it runs, what was used, and help. */
 function Head({
   standing,
-  onHint,
+  wide,
   onSaid,
+  children,
 }: {
   readonly standing: Standing;
+  readonly wide: boolean;
   readonly onSaid: (said: string | undefined) => void;
-  readonly onHint: (hint: 'half' | 'test' | 'why') => void;
+  readonly children: ReactNode;
 }) {
   const { begun, view, speed, setSpeed, toNextEvent, act } = standing;
   const { machine } = view!;
@@ -261,27 +279,36 @@ function Head({
             {s === 0 ? 'II' : `×${s}`}
           </button>
         ))}
+        {!wide && (
+          <button
+            type="button"
+            aria-label="To the next event"
+            disabled={view!.nextEvent === undefined}
+            onClick={toNextEvent}
+          >
+            »|
+          </button>
+        )}
       </div>
-      <Button tone="quiet" disabled={view!.nextEvent === undefined} onClick={toNextEvent}>
-        To the next event
-      </Button>
-      <p className={styles.used}>
-        <b>{Math.round(machine.clock / 60_000)} min used</b>
-        <span data-critical={view!.critical.length > 0 || undefined}>
-          {view!.critical.length === 0 ? 'no critical act' : view!.critical[0]}
-        </span>
-      </p>
-      <Choice
-        label="A hint, three points"
-        labelHidden
-        placeholder="Hint −3"
-        value={undefined}
-        options={HINTS}
-        onChange={onHint}
-      />
+      {wide && (
+        <Button tone="quiet" disabled={view!.nextEvent === undefined} onClick={toNextEvent}>
+          To the next event
+        </Button>
+      )}
+      {(wide || view!.critical.length > 0) && (
+        <p className={styles.used}>
+          {wide && <b>{minutesUsed(machine.clock)} used</b>}
+          <span data-critical={view!.critical.length > 0 || undefined}>
+            {view!.critical.length === 0 ? 'no critical act' : view!.critical[0]}
+          </span>
+        </p>
+      )}
+      {wide && children}
     </section>
   );
 }
+
+const minutesUsed = (clock: number): string => `${Math.round(clock / 60_000)} min`;
 
 /** Minutes and seconds. */
 function clockOf(ms: number): string {

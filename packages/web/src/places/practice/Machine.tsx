@@ -14,17 +14,20 @@ const NOTHING = { listen: 'Nothing.', smell: 'Nothing.', feel: 'Nothing.' } as c
 /** What stands there: the cord of what came, the machine as eyes see it, and in words what ears, nose and hands tell. */
 export function Machine({ drawing, view }: Props) {
   const { machine, senses, light } = view;
+  // Whoever is to tell the order and the times sees what came, and nothing more.
+  const untold = view.asks !== undefined;
+  const beads = untold ? machine.beads.filter(({ is }) => is !== 'not-yet') : machine.beads;
   return (
     <section className={styles.machine} aria-label="Machine">
       <ol className={styles.cord} aria-label="Steps as they were seen">
-        {machine.beads.map((b) => (
+        {beads.map((b) => (
           <li key={b.id} title={b.title}>
             <CordPiece state={b.is === 'now' ? 'lit' : b.is === 'came' ? 'lit' : 'unlit'} />
             <span className={styles.step} data-is={b.is}>
               {b.title}
               <small>
                 {b.is === 'now' ? 'now' : b.is === 'came' ? 'came' : ''}
-                {b.at !== undefined && ` ${formatDuration(b.at)}`}
+                {b.at !== undefined && !untold && ` ${formatDuration(b.at)}`}
               </small>
             </span>
           </li>

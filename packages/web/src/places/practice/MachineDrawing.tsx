@@ -157,8 +157,8 @@ const GaugeGlass = ({ level }: { readonly level: 'line' | 'empty' }) => (
     <path className={styles.line} d="M264 244H290M264 336H290" />
     <rect className={styles.glass} x="284" y="240" width="12" height="100" rx="5" />
     {level === 'line' && <rect className={styles.water} x="286" y="286" width="8" height="52" />}
-    <text x="318" y="356" textAnchor="end" className={styles.soft}>
-      {level === 'line' ? 'half full' : 'no water seen'}
+    <text x="318" y="360" textAnchor="end" className={styles.soft}>
+      {level === 'line' ? 'half' : 'no water'}
     </text>
   </g>
 );

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { evidenceFor, type FactValue, factWith, missingEvidence, type StandingStop } from '@zetalysis/core/rules';
-import type { EventBody } from '@zetalysis/core/visit';
+import { type EventBody, orderBodies } from '@zetalysis/core/visit';
 import { Button } from '../../../kit/Button';
 import { Choices } from '../../../kit/Choices';
 import { Field } from '../../../kit/Field';
@@ -8,7 +8,6 @@ import { Claims } from './Claims';
 import { FactAnswer } from './FactAnswer';
 import styles from './StopScreen.module.css';
 import { useRules } from './use-rules';
-import { orderBodies } from './order-bodies';
 import type { CallView } from '@zetalysis/core/presentation';
 
 interface Props {

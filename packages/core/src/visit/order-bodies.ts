@@ -1,6 +1,7 @@
-import type { CallView } from '@zetalysis/core/presentation';
-import type { Order } from '@zetalysis/core/rules';
-import { type EventBody, setupEntry } from '@zetalysis/core/visit';
+import type { Order } from '../rules';
+import type { Setup } from '../simulation';
+import type { EventBody } from './event-kinds';
+import { setupEntry } from './events/setup';
 
 /** The entries that answer an order: a shut-off that was done is how the appliance is set from now on. */
 export function orderBodies(
@@ -8,7 +9,7 @@ export function orderBodies(
   order: Order,
   answer: 'done' | 'cannot',
   words: string,
-  setup: CallView['setup'],
+  setup: Setup,
 ): EventBody[] {
   const { sets } = order;
   const answered: EventBody = { type: 'stop-order', stop, order: order.id, answer, ...(words !== '' && { words }) };
