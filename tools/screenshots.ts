@@ -52,18 +52,19 @@ async function practise(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Times 1', exact: true }).click();
   await page.getByRole('button', { name: 'Panel ON' }).click();
   await page.getByRole('button', { name: 'Door switch OPEN' }).click();
-  const point = page.locator('[data-ladder] [role=button][aria-label^="GV,"]').first();
+  const point = page.locator('[data-ladder] [role=button][aria-label^="GV,"] rect').first();
   await point.click();
   await page.waitForTimeout(3000);
   await page.getByRole('button', { name: 'Note it' }).click();
   await shot(page, 'practice');
+  for (const name of ['Door switch HELD', 'Panel OFF', 'Power ON', 'Gas ON'])
+    await page.getByRole('button', { name, exact: true }).click();
   await page.getByRole('button', { name: 'I know: name it' }).click();
   await choose(page, 'The part', 'gas valve');
   await page.getByRole('button', { name: 'Write it down' }).click();
-  await page
-    .getByRole('button', { name: /^End it/ })
-    .first()
-    .click();
+  const leftOff = page.getByRole('listitem').filter({ hasText: 'Left off and tagged' });
+  for (const field of await leftOff.getByRole('textbox').all()) await field.fill('told the owner');
+  await leftOff.getByRole('button').click();
   await page.getByText('of 100').waitFor({ timeout: 90_000 });
   await shot(page, 'practice-lesson');
   await page.getByRole('link', { name: 'Another exercise' }).click();

@@ -90,5 +90,7 @@ function summary(player: Player, rows: readonly Row[]): string {
   const mean = (of: readonly Row[], value: (mark: ExerciseMark) => number): string =>
     of.length === 0 ? '–' : (of.reduce((sum, r) => sum + value(r.marks[player]), 0) / of.length).toFixed(1);
   const own = rows.filter(({ marks }) => marks[player].proved);
-  return `${player.padEnd(8)} mean ${mean(rows, (m) => m.total)}, uncapped ${mean(rows, (m) => m.uncapped)}; where the planner proved it (${proved.length}) ${mean(proved, (m) => m.total)}, lowest ${Math.min(...proved.map((r) => r.marks[player].total))}; proved ${own.length} of ${rows.length}`;
+  // Where nothing is to be found, or it is not theirs, nobody is slower or dearer than another.
+  const broken = proved.filter(({ kind }) => kind !== 'nothing' && kind !== 'refer');
+  return `${player.padEnd(8)} mean ${mean(rows, (m) => m.total)}, uncapped ${mean(rows, (m) => m.uncapped)}; where the planner proved it (${proved.length}) ${mean(proved, (m) => m.total)}, lowest ${Math.min(...proved.map((r) => r.marks[player].total))}, where something was broken there (${broken.length}) ${mean(broken, (m) => m.total)}; proved ${own.length} of ${rows.length}`;
 }

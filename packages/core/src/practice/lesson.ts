@@ -7,7 +7,7 @@ import type { Laid } from './draw-exercise';
 import { TESTS } from './decision';
 import { truthsOf } from './exercise';
 import { type ExerciseMark, markOf } from './mark';
-import { type Misconception, misconceptionsIn, NOTHING_NEW } from './misconceptions';
+import { type Misconception, misconceptionsIn, toldNothing } from './misconceptions';
 import { isPractice, type Move, moveOf, stateAfter } from './move';
 import { knowing, type Planned } from './planner';
 
@@ -101,7 +101,7 @@ export function lessonOf(laid: Laid, moves: readonly Move[], planned: Planned): 
     rows,
     chain,
     misconceptions: misconceptionsIn(laid, moves, states, told),
-    wasted: told.filter((bits, i) => bits !== undefined && bits < NOTHING_NEW && TESTS.has(moves[i]!.body.type)).length,
+    wasted: told.filter((bits, i) => toldNothing(moves[i]!.body.type, bits)).length,
   };
 }
 

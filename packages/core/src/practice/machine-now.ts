@@ -34,7 +34,8 @@ export interface MachineNow extends Noticed {
   readonly open: boolean;
   /** The switch that opened with the panel, and whether it is held in; nothing where none did. */
   readonly door: 'open' | 'held' | undefined;
-  /** Jumpers that are in the pocket and not in the machine. */
+  /** Jumpers that are in the machine, and those in the pocket. */
+  readonly jumpers: number;
   readonly pocket: number;
 }
 

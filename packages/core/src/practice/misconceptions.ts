@@ -61,7 +61,11 @@ const SAID: Readonly<Record<string, { readonly title: string; readonly lesson: s
 };
 
 /** What tells less than this told nothing new, bits. */
-export const NOTHING_NEW = 0.02;
+const NOTHING_NEW = 0.02;
+
+/** Whether a test told what was known already. What is read of a part by itself condemns it, however sure one is. */
+export const toldNothing = (type: Move['body']['type'], bits: number | undefined): boolean =>
+  bits !== undefined && bits < NOTHING_NEW && TESTS.has(type) && type !== 'ohms' && type !== 'farads';
 /** Less than this many ohms, and the leads matter. */
 const LEADS_MATTER = 5;
 /** Parts that are sources: they sag under load. */
@@ -102,10 +106,10 @@ export function misconceptionsIn(
         if (low && (zeroed < 0 || zeroed > move)) say('leads', move, body.part);
         if (part.kind.name.includes('igniter') && litWithin(moves, move, at)) say('hot-igniter', move, body.part);
       }
-      const first = told[move];
-      if (first !== undefined && first < NOTHING_NEW && TESTS.has(body.type)) say('known-twice', move);
-      if (body.type === 'outcome' && body.outcome !== appliance.live(episodes).trace.outcome && 'after' in body)
-        say('delay', move);
+      if (toldNothing(body.type, told[move])) say('known-twice', move);
+      const gaveUp =
+        body.type === 'outcome' && (body.outcome === 'dead' || body.outcome === 'stuck') && 'after' in body;
+      if (gaveUp && body.outcome !== appliance.live(episodes).trace.outcome) say('delay', move);
     }
     if (body.type === 'gauge' && truth && /^gas-(supply|regulator)\.(low|fades)/.test(truth.family)) {
       const fires = state.setup.heatCall && state.setup.gas && state.setup.power;

@@ -102,6 +102,7 @@ export class Stand {
       glass: glassOf(this.laid.appliance.model, this.#now(this.#clock).lived),
       open: this.open,
       door: this.#doorNow(setup),
+      jumpers: this.#jumpers(setup),
       pocket: JUMPERS - this.#jumpers(setup),
       ...noticed(this.laid.engine.model, this.#now(this.#clock), this.#clock - this.#since, (step) =>
         this.#witness.saw(this.#stretch, step),

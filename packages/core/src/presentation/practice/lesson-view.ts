@@ -69,7 +69,7 @@ export function lessonView(
   const truths = truthsOf(exercise);
   const what = truths.length > 0 ? truths.map(({ words }) => words).join(', and ') : 'Nothing was wrong';
   return {
-    title: `${what}${mark.proved ? ': found and proved' : ''}`,
+    title: `${what}${mark.proved ? FOUND[exercise.kind] : ''}`,
     summary: [
       `${Math.round(mark.minutes)} minutes`,
       counted(mark.tests, 'test'),
@@ -140,6 +140,17 @@ function bestTitle({ engine }: Laid, id: string): string {
   const test = engine.tests.find((t) => t.id === id);
   return test ? testTitle(engine.model, test) : id;
 }
+
+/** What is said of one who came to it. */
+const FOUND: Readonly<Record<Laid['exercise']['kind'], string>> = {
+  single: ': found and proved',
+  cause: ': found and proved',
+  two: ': found and proved',
+  fitful: ': found and proved',
+  'bad-part': ': found and proved',
+  nothing: ', and so you said',
+  refer: ': rightly referred',
+};
 
 const KINDS = {
   single: 'One part had failed.',

@@ -96,6 +96,6 @@ const ChainLeft = ({ left }: { readonly left: readonly boolean[] }) => (
   </svg>
 );
 
-const LINK = 9;
+const LINK = 8;
 
 const percent = (share = 0): string => `${Math.round(share * 100)} percent`;

@@ -81,9 +81,7 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
   const [red, black] = place.at === 'points' ? [place.red, place.black] : [];
   const tap = (net: string): void => {
     const own = begun.drawing.points[net]?.black;
-    if (red !== undefined && red !== net && black === begun.drawing.points[red]?.black)
-      act({ do: 'put', place: { at: 'points', red, black: net } });
-    else if (own !== undefined) act({ do: 'put', place: { at: 'points', red: net, black: own } });
+    if (own !== undefined) act({ do: 'put', place: { at: 'points', red: net, black: own } });
     else if (red !== undefined && red !== net) act({ do: 'put', place: { at: 'points', red, black: net } });
     else setSaid('Put the red probe on a test point first; the black one goes to its common.');
   };

@@ -23,9 +23,14 @@ export function MachineDrawing({ drawing, view }: Props) {
   const { machine, senses } = view;
   const now = [...senses.look, ...senses.listen, ...senses.feel, ...senses.smell];
   const is = (what: keyof typeof SHOWN): boolean => now.some((title) => SHOWN[what].test(title));
-  const { gas, power, heatCall, unplugged, bypassed, actions } = machine.setup;
+  const { gas, power, heatCall, unplugged, actions } = machine.setup;
   const has = (what: keyof typeof SHOWN): boolean => drawing.phases.some((p) => SHOWN[what].test(p.title));
   const fire = now.some((t) => SHOWN.fire.test(t) && !/pilot|no fire|out/i.test(t));
+  const done = [
+    ...(unplugged.length > 0 ? [`${unplugged.length} unplugged`] : []),
+    ...(machine.jumpers > 0 ? [`jumpers: ${machine.jumpers}`] : []),
+    ...(actions.length > 0 ? [`${actions.length} done to it`] : []),
+  ];
   const form = formOf(drawing.meanings.family);
   const hose = view.instrument.kind === 'manometer' && view.instrument.place.at === 'gauge';
   const said = [
@@ -136,17 +141,9 @@ export function MachineDrawing({ drawing, view }: Props) {
       <text x="25" y="266" textAnchor="middle">
         {heatCall ? 'calls' : 'no call'}
       </text>
-      {(unplugged.length > 0 || bypassed.length > 0 || actions.length > 0) && (
-        <text x="68" y="400" className={styles.tag}>
-          {[
-            unplugged.length > 0 ? `${unplugged.length} unplugged` : '',
-            bypassed.length > 0 ? `${bypassed.length} jumper` : '',
-            actions.length > 0 ? `${actions.length} done to it` : '',
-          ]
-            .filter((t) => t !== '')
-            .join(', ')}
-        </text>
-      )}
+      <text x="6" y="468" className={styles.tag}>
+        {done.join(', ')}
+      </text>
     </svg>
   );
 }
@@ -166,10 +163,10 @@ const GaugeGlass = ({ level }: { readonly level: 'line' | 'empty' }) => (
 /** A hose and a tee from the tap to the manometer. */
 const Hose = () => (
   <g>
-    <path className={styles.hose} d="M186 440Q176 462 130 458T40 446" />
+    <path className={styles.hose} d="M186 440Q170 452 120 440T40 424" />
     <path className={styles.line} d="M178 440H196M186 432V448" />
-    <rect className={styles.part} x="10" y="430" width="34" height="34" rx="4" />
-    <text x="50" y="436" className={styles.soft}>
+    <rect className={styles.part} x="6" y="404" width="34" height="34" rx="4" />
+    <text x="4" y="398" className={styles.soft}>
       manometer
     </text>
   </g>

@@ -56,6 +56,17 @@ export function Meter({ drawing, view, predicts, onAct }: Props) {
           options={INSTRUMENTS}
           onChange={(id) => onAct({ do: 'take', instrument: id })}
         />
+        {place.at === 'points' && (
+          <Choice
+            label="Black probe on"
+            labelHidden
+            value={place.black}
+            options={drawing.words.nets
+              .filter((net) => net !== place.red)
+              .map((net) => ({ value: net, label: `black ${net}` }))}
+            onChange={(black) => onAct({ do: 'put', place: { at: 'points', red: place.red, black } })}
+          />
+        )}
         <Choice
           label="Put it elsewhere"
           labelHidden
