@@ -99,12 +99,44 @@ test('the customer’s page and the record: on the screen, as HTML and as PDF th
   const html = readFileSync((await save(page, 'HTML')).path, 'utf8');
   expect(html).toContain('A new CO alarm for the hall.');
   expect(html).not.toMatch(/src="http|href="http|<script/);
+  const told = readFileSync((await save(page, 'Case file')).path, 'utf8');
+  expect(told).toMatch(/^format: zetalysis-case\/1\n/);
+  expect(told).toContain('seen: { inducer: no }');
+  expect(told).not.toMatch(/Weir Supply|alarm/);
   // The server is gone: papers are made all the same.
   await page.context().route('**/api/**', (route) => route.abort());
   await page.getByRole('button', { name: 'Technical record' }).click();
   await expect(paper).toContainText('Needed: Inducer IB-2');
   const record = await readPdf((await save(page, 'PDF')).path);
   expect(record.pages.join(' ')).toContain('Entries');
+});
+
+test('what was recommended stands with the machine until the customer declines it', async ({ call, stack }) => {
+  const page = await call('Almshouses');
+  const here = page.url();
+  await page.getByText('Repaired, adjusted, photo').click();
+  await page.getByLabel('Recommended to the customer').fill('A drip leg before the valve.');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText('All sent')).toBeVisible();
+  const left = page.getByRole('region', { name: 'Recommended' });
+  const machine = async (): Promise<void> => {
+    await page.goto(`${stack.url}/machines`);
+    await page.getByLabel('Search the machines').fill('Almshouses');
+    await page.getByRole('list', { name: 'Machines' }).getByRole('link', { name: 'Almshouses' }).first().click();
+    await expect(page.getByRole('heading', { level: 1, name: /Almshouses/ })).toBeVisible();
+  };
+  await machine();
+  await expect(left.getByRole('listitem').filter({ hasText: 'A drip leg before the valve.' })).toContainText(
+    'not answered',
+  );
+  expect(await violations(page)).toEqual([]);
+  await page.goto(here);
+  await page.getByText('Repaired, adjusted, photo').click();
+  await page.getByRole('button', { name: 'Declined', exact: true }).click();
+  await expect(page.getByText('All sent')).toBeVisible();
+  await machine();
+  await expect(page.getByRole('region', { name: 'Readings over time' })).toBeVisible();
+  await expect(left.getByText('A drip leg before the valve.')).toHaveCount(0);
 });
 
 test('a part is swapped: the note, a wire list that is ticked off, and whether the new one goes with the others', async ({

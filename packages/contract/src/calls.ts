@@ -137,9 +137,10 @@ const taken = t.Object({
 
 export type Taken = t.Static<typeof taken>;
 
-/** An entry of a machine's history: what was read, or what was mended, and in which call. */
+/** An entry of a machine's history: what was read, mended or recommended, and in which call. */
 const dated = t.Unsafe<MachineEntry>(
   t.Object({
+    id: uuid,
     call: uuid,
     at: t.Number(),
     body: t.Union(
@@ -166,7 +167,7 @@ export const calls = {
   watch: endpoint({ method: 'GET', path: '/calls/watch', reply: t.Array(summary) }),
   /** The calls on one machine, the newest first: its life. */
   ofMachine: endpoint({ method: 'GET', path: '/machines/:id/calls', params: one, reply: t.Array(summary) }),
-  /** Everything that was read and mended on one machine, the newest first, so many at most; what was taken back is left out. */
+  /** Everything that was read, mended and recommended on one machine, the newest first, so many at most; what was taken back is left out. */
   readings: endpoint({ method: 'GET', path: '/machines/:id/readings', params: one, reply: t.Array(dated) }),
   read: endpoint({ method: 'GET', path: '/calls/:id', params: one, reply: head }),
   events: endpoint({

@@ -1,7 +1,16 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Engine } from '../src/diagnosis';
-import { caseHead, checkCase, loadCase } from '../src/visit';
+import {
+  type CallState,
+  caseEvents,
+  caseHead,
+  caseOf,
+  checkCase,
+  type EventBody,
+  loadCase,
+  reduceCall,
+} from '../src/visit';
 import { FAMILIES, profile } from './models';
 
 const CASES = join(__dirname, '../../../cases');
@@ -30,6 +39,51 @@ describe('every story comes out as it says', () => {
     expect(failures).toEqual([]);
     expect(expectations).toBeGreaterThan(0);
   });
+});
+
+/** What of an entry a case holds. */
+const told = ({ evidence, declined, adjustments }: CallState) => ({
+  items: evidence.items.map(({ episode, observation }) => ({ episode, observation })),
+  episodes: evidence.episodes.map(({ setup, repaired, measured = [] }) => ({ setup, repaired, measured })),
+  declined: [...declined],
+  adjusted: [...adjustments.values()],
+});
+
+test.each(files)('%s, written as a case again, is the same story', (file) => {
+  const source = readFileSync(join(CASES, file), 'utf8');
+  const { profile: id, variant } = caseHead(source, file);
+  const { model } = engineFor(id, variant);
+  const events = caseEvents(loadCase(source, file, model).steps);
+  const state = reduceCall(model, events, { needs: 'met' });
+  const written = caseOf({ title: 'Call 1', profile: id, variant }, state);
+  const again = loadCase(written, 'written.yaml', model);
+  expect(told(reduceCall(model, caseEvents(again.steps), { needs: 'met' }))).toEqual(told(state));
+  // What somebody wrote stays with the call.
+  expect(written).not.toMatch(/note:/);
+});
+
+test('what was taken back is not in it, what was judged stands as it was judged, and what it came to is its last line', () => {
+  const { model } = engineFor('furnace-condensing', undefined);
+  const bodies: EventBody[] = [
+    { type: 'outcome', outcome: 'locks-out' },
+    { type: 'note', text: 'spare key at the neighbour’s' },
+    {
+      type: 'ohms',
+      part: 'igniter',
+      typed: '62.4',
+      reading: { kind: 'value', value: 62, dimension: 'resistance' },
+      judged: { test: 'glow', measure: 'cold', verdict: 'good', halfWidth: 1, conditions: {} } as never,
+    },
+    { type: 'code', code: 'red-quick' },
+    { type: 'retracted', event: 'case-0004' } as never,
+  ];
+  const state = reduceCall(model, caseEvents(bodies.map((event) => ({ event, line: 0 }))), { needs: 'met' });
+  const record = { part: 'igniter', standing: 'proved' } as NonNullable<CallState['record']>;
+  const written = caseOf({ title: 'Call 2', profile: 'furnace-condensing', variant: undefined }, { ...state, record });
+  expect(written).toMatch(/ohms: \{ part: igniter, value: 62(\.0)? Ω \}/);
+  expect(written).not.toMatch(/neighbour|red-quick/);
+  expect(written.trimEnd().split('\n').at(-1)).toBe('  - { expect: { break: igniter, standing: proved } }');
+  expect(loadCase(written, 'written.yaml', model).steps).toHaveLength(3);
 });
 
 describe('a case that cannot be right is refused with line and remedy', () => {

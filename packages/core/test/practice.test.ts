@@ -849,6 +849,14 @@ describe('an exercise of a proved call', () => {
     expect(plan(laid).moves.at(-1)!.body).toMatchObject({ type: 'closed', ending: 'proved' });
   });
 
+  test('what the record names is it, where the repair proved what no reading did', () => {
+    const unread = events.filter(({ body }) => !['volts', 'ohms', 'gauge', 'farads'].includes(body.type));
+    const made = exerciseFromCall(profileText(id), id, PLAIN, unread, 5) as Exercise;
+    expect(called.engine.hypotheses[made.hidden]!.breaks).toBe(called.exercise.truth!.breaks);
+    const open = unread.filter(({ body }) => body.type !== 'closed');
+    expect(exerciseFromCall(profileText(id), id, PLAIN, open, 5)).toMatchObject({ problem: expect.any(String) });
+  });
+
   test('one with an option of its family is built so; one that is wired in its own way is none, and neither is one that proved nothing', () => {
     const [variant] = variantsOf(profileText(id), id);
     const build = withVariant(variant!.id);

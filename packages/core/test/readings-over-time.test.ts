@@ -33,6 +33,7 @@ const igniter = (ohms: number): EventBody => ({
 });
 const repaired = (part: string, action = ''): EventBody => ({ type: 'repaired', part, action });
 const on = (years: number, body: EventBody, call = `call ${years}`): MachineEntry => ({
+  id: `entry ${years}`,
   at: START + years * YEAR,
   call,
   body,

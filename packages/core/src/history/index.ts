@@ -2,6 +2,7 @@
 export { CALLBACK_WITHIN_DAYS, callbacksAmong, NO_VISIT } from './callbacks';
 export { type FittedPart, fittedParts } from './fitted-parts';
 export { MILLIS_A_YEAR, type Moment } from './moment';
-export { DATED_TYPES, type MachineEntry, type ReadingLine, readingLines } from './reading-lines';
+export { leftToDo } from './left-to-do';
+export { DATED_TYPES, type MachineEntry, READING_TYPES, type ReadingLine, readingLines } from './reading-lines';
 export { type Crossing, crossingOf, type Point, type Trend, trendAt, trendOf } from './trend';
 export { BLANK_SHEET, type Sheet, SHEET, SHEET_IDS, type SheetId, sheetProblems } from './sheet';

@@ -33,14 +33,22 @@ import type { Point } from './trend';
 
 /** An entry of one of a machine's calls, with its time. */
 export interface MachineEntry extends Moment {
+  readonly id: string;
   readonly call: string;
   readonly body: EventBody;
 }
 
-/** Entries that a machine's history is made of: every answer that may hold a reading, and repairs. */
+/** Entries that may hold a reading. */
+export const READING_TYPES: readonly EventBody['type'][] = QUESTION_KINDS.filter(
+  (k) => 'reading' in k.body.properties,
+).map((k) => k.kind as EventBody['type']);
+
+/** Entries that a machine's history is made of: readings, repairs, and what was recommended. */
 export const DATED_TYPES: readonly EventBody['type'][] = [
-  ...QUESTION_KINDS.filter((k) => 'reading' in k.body.properties).map((k) => k.kind as EventBody['type']),
+  ...READING_TYPES,
   'repaired',
+  'recommended',
+  'recommendation-settled',
 ];
 
 /** One reading among those of its kind. */

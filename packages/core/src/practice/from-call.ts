@@ -1,6 +1,6 @@
-import { type Engine, standingOf } from '../diagnosis';
+import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
-import { type Build, buildKey } from '../profile';
+import { type Build, buildKey, findPart, type PartIndex } from '../profile';
 import { type EvidenceItem, kindOf, type Prediction } from '../question';
 import type { Episode } from '../simulation';
 import { type CallEvent, reduceCall } from '../visit';
@@ -39,20 +39,29 @@ export function exerciseFromCall(
   if (alike.length === 0)
     return { problem: 'This machine is wired in its own way: exercises are on the drawings of the Library.' };
   const engine = engineFor({ level, seed: alike[0]!, profile }, source);
-  const { evidence } = reduceCall(engine.model, events);
+  const { evidence, record, followed } = reduceCall(engine.model, events);
   const before = untilMended(evidence.items, evidence.episodes);
   const assessment = engine.assess({ ...evidence, items: before });
-  const { leading } = assessment.suspects[0]!;
-  const kind = kindOfHidden(engine, leading);
-  if (standingOf(assessment) !== 'proved' || kind === undefined)
+  // What the record names is it, of the severity that explains best; the repair proved it where no reading did.
+  const named = record && findPart(engine.model, record.part)?.index;
+  const proved = followed.ending === 'proved' || standingOf(assessment) === 'proved';
+  const hidden = proved && named !== undefined ? likeliest(assessment, named) : undefined;
+  const kind = hidden && kindOfHidden(engine, hidden);
+  if (!hidden || kind === undefined)
     return { problem: 'Nothing was proved on this call that can be hidden in an exercise.' };
   const off = (s: number): number => {
     const model = drawnModel({ level, seed: s, profile }, source);
-    return meanMisfit(new HiddenAppliance(model, leading, kind, s), before, evidence.episodes);
+    return meanMisfit(new HiddenAppliance(model, hidden, kind, s), before, evidence.episodes);
   };
   const [best] = alike.map((s) => ({ seed: s, off: off(s) })).sort((a, b) => a.off - b.off);
-  return { level, seed: best!.seed, profile, kind, hidden: leading.index };
+  return { level, seed: best!.seed, profile, kind, hidden: hidden.index };
 }
+
+/** Of the ways in which a part breaks, the one that is believed most. */
+const likeliest = ({ hypotheses, probabilities }: Assessment, part: PartIndex): Hypothesis | undefined =>
+  hypotheses
+    .filter((h) => h.kind === 'fault' && h.breaks === part)
+    .sort((a, b) => probabilities[b.index]! - probabilities[a.index]!)[0];
 
 /** What was answered before anything was mended. */
 function untilMended(items: readonly EvidenceItem[], episodes: readonly Episode[]): EvidenceItem[] {

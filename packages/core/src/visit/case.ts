@@ -4,7 +4,7 @@ import type { CallEvent } from './event';
 import type { EventBody } from './event-kinds';
 import { translate } from './translate';
 
-const CASE_FORMAT = 'zetalysis-case/1';
+export const CASE_FORMAT = 'zetalysis-case/1';
 
 const EVENT_KEYS = [
   ...QUESTION_KINDS.map((kind) => kind.kind),

@@ -4,6 +4,7 @@
  */
 export { type LogSoFar, pointsAt, type Refusal, refusalOf } from './admission';
 export { caseEvents, caseHead, loadCase } from './case';
+export { caseOf } from './case-writer';
 export { checkCase } from './check-case';
 export { parseEntryLine, readField, type Typed } from './entry-line';
 export { BODIES, type EventBody } from './event-kinds';

@@ -31,6 +31,8 @@ export interface LoadedEngine {
   readonly toProve: (log: Log, repair: string, viewer: Viewer) => Promise<ProofView | undefined>;
   readonly advice: (log: Log, viewer: Viewer) => Promise<AdviceSnapshot>;
   readonly report: (log: Log, options: ViewOptions) => Promise<CallReport>;
+  /** The log as a case file; nothing where no case can say how the machine is built. */
+  readonly caseFile: (log: Log, title: string, build: Build) => Promise<string | undefined>;
   readonly length: (log: Log, viewer: Viewer) => Promise<CallLength>;
   readonly swap: (part: string, units: UnitSystem) => Promise<SwapView | undefined>;
   readonly willItFit: (part: string, values: readonly PartValue[]) => Promise<Fit | { readonly problem: string }>;
@@ -83,6 +85,7 @@ export function holdEngine(): EngineHold {
         toProve: (log, repair, viewer) => api.toProve(key, log, repair, viewer),
         advice: (log, viewer) => api.advice(key, log, viewer),
         report: (log, options) => api.report(key, log, options),
+        caseFile: (log, title, build) => api.caseFile(key, log, title, build),
         length: (log, viewer) => api.length(key, log, viewer),
         swap: (part, units) => api.swap(key, part, units),
         willItFit: (part, values) => api.willItFit(key, part, values),

@@ -36,7 +36,7 @@ import { type Build, loadProfile } from '@zetalysis/core/profile';
 import { type PartValue, willItFit } from '@zetalysis/core/swap';
 import type { RankedTest } from '@zetalysis/core/test-choice';
 import type { UnitSystem } from '@zetalysis/core/units';
-import { type AdviceSnapshot, type CallEvent, type CallState, reduceCall } from '@zetalysis/core/visit';
+import { type AdviceSnapshot, type CallEvent, type CallState, caseOf, reduceCall } from '@zetalysis/core/visit';
 
 type Log = readonly CallEvent[];
 /** Who looks, and by whose limits. */
@@ -144,6 +144,13 @@ export class Consultation {
   report(log: Log, options: ViewOptions): CallReport {
     const { state, assessment } = this.#consider(log);
     return reportOf(this.#engine, state, assessment, options);
+  }
+
+  /** This log as a case file; nothing where the machine is built as no case can say: of several options, or wired in its own order. */
+  caseFile(log: Log, title: string, { options, order }: Build): string | undefined {
+    if (options.length > 1 || Object.keys(order).length > 0) return undefined;
+    const { state } = this.#consider(log);
+    return caseOf({ title, profile: this.#engine.model.id, variant: options[0] }, state);
   }
 
   /** All there is to read about the appliance. */

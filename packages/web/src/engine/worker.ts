@@ -51,6 +51,9 @@ const api = {
   advice(key: string, log: readonly CallEvent[], viewer: Viewer): AdviceSnapshot {
     return need(key).advice(log, viewer);
   },
+  caseFile(key: string, log: readonly CallEvent[], title: string, build: Build): string | undefined {
+    return need(key).caseFile(log, title, build);
+  },
   report(key: string, log: readonly CallEvent[], options: ViewOptions): CallReport {
     return need(key).report(log, options);
   },

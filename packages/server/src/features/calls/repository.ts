@@ -224,7 +224,7 @@ export async function callsOnMachine(machineId: string, most: number): Promise<L
   return withHeads(calls.map((c) => c.id));
 }
 
-/** The entries on a machine that hold a reading or a repair and were not taken back, the newest first, so many at most. */
+/** The entries that a machine's history is made of and that were not taken back, the newest first, so many at most. */
 export async function readingsOnMachine(machineId: string, most: number): Promise<LoggedEvent[]> {
   const rows = await Call.sequelize!.query<{ id: string }>(
     `SELECT e.id FROM calls c JOIN events e ON e.callId = c.id

@@ -77,10 +77,10 @@ export class Calls {
     return summaries(await callsOnMachine(machine, MOST_OF_A_LIFE));
   }
 
-  /** What was read and mended on a machine, the newest first. */
+  /** What was read, mended and recommended on a machine, the newest first. */
   async readings(machine: string): Promise<MachineEntry[]> {
     const events = (await readingsOnMachine(machine, MOST_READINGS)).map(asEvent);
-    return events.map((event) => ({ call: event.call, at: madeAt(event), body: event.body }));
+    return events.map((event) => ({ id: event.id, call: event.call, at: madeAt(event), body: event.body }));
   }
 
   async read(id: string): Promise<CallHead> {

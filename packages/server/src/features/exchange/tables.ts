@@ -1,7 +1,7 @@
 import { readingValue } from '@zetalysis/core/units';
 import { dutyWith } from '@zetalysis/core/upkeep';
 import type { EventBody } from '@zetalysis/core/visit';
-import { DATED_TYPES } from '@zetalysis/core/history';
+import { READING_TYPES } from '@zetalysis/core/history';
 import Papa from 'papaparse';
 import { QueryTypes } from 'sequelize';
 import { Call } from '../calls/model';
@@ -70,7 +70,7 @@ const ROWS: Readonly<Record<TableName, (upkeep: Upkeep) => Promise<Row[]>>> = {
       return { ...about(e), part, title, failure, cause, action, standing };
     }),
   readings: async () =>
-    (await entries(DATED_TYPES.filter((type) => type !== 'repaired'))).flatMap((e) => {
+    (await entries(READING_TYPES)).flatMap((e) => {
       const { type, reading, typed, ...asked } = e.body as Extract<EventBody, { reading: unknown }> & {
         typed?: string;
       };

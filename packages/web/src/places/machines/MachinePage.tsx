@@ -20,6 +20,7 @@ import { ContactDialog } from './ContactDialog';
 import { CorrectDialog } from './CorrectDialog';
 import { EraseDialog } from './EraseDialog';
 import { Life } from './Life';
+import { LeftToDo } from './LeftToDo';
 import styles from './MachinePage.module.css';
 import { MergeDialog } from './MergeDialog';
 import { OneMachine } from './OneMachine';
@@ -97,6 +98,7 @@ function Shown({ machine: m, me }: { readonly machine: Machine; readonly me: Me 
             <p>{m.sheet.normal}</p>
           </Block>
         )}
+        <LeftToDo machine={m} />
         <UpkeepOf machine={m} />
         <Owner machine={m} onChange={() => setAsked('contact')} />
         <Built machine={m} family={profiles.find((p) => p.id === m.profile)} onChange={() => setAsked('build')} />

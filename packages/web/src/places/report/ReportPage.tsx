@@ -47,7 +47,7 @@ function Papers({ id, made }: { readonly id: string; readonly made: ForPaper }) 
   return (
     <Page
       title={<span className={styles.screen}>Report</span>}
-      actions={<Taken paper={paper} size={made.settings.paper} call={id} />}
+      actions={<Taken paper={paper} size={made.settings.paper} call={id} caseFile={made.caseFile} />}
     >
       <nav className={styles.papers} aria-label="Papers">
         {NAMES.map((n) => (
@@ -71,10 +71,11 @@ interface TakenProps {
   readonly paper: Paper | undefined;
   readonly size: 'A4' | 'LETTER';
   readonly call: string;
+  readonly caseFile: string | undefined;
 }
 
 /** The paper taken along: printed, or as a file. */
-function Taken({ paper, size, call }: TakenProps) {
+function Taken({ paper, size, call, caseFile }: TakenProps) {
   const [making, setMaking] = useState<'pdf' | 'html'>();
   const [problem, setProblem] = useState<string>();
   const save = async (kind: 'pdf' | 'html'): Promise<void> => {
@@ -95,6 +96,13 @@ function Taken({ paper, size, call }: TakenProps) {
     <span className={styles.screen}>
       {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
       <Link to={`/calls/${call}`}>Back to the call</Link>
+      {caseFile !== undefined && (
+        <Button
+          onClick={() => saveFile(new Blob([caseFile], { type: 'application/yaml' }), `call-${call.slice(-4)}.yaml`)}
+        >
+          Case file
+        </Button>
+      )}
       <Button disabled={!paper} loading={making === 'html'} onClick={() => void save('html')}>
         HTML
       </Button>

@@ -21,6 +21,8 @@ export interface ForPaper {
   readonly report: CallReport;
   readonly around: Around;
   readonly settings: ShopSettings;
+  /** The call as a case file; nothing where no case can say how the machine is built. */
+  readonly caseFile: string | undefined;
   /** The machine that it is about. */
   readonly machine: string | undefined;
 }
@@ -52,13 +54,14 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
         const { role, grants } = me;
         const options = { units: me.units, person: { role, grants }, phase: undefined, standard } as const;
         const made = await engine.report(log, options);
+        const caseFile = await engine.caseFile(log, `Call ${numberOf(made, log[0]!.call)}`, buildOf(opened));
         const pictures = new Map<string, string>();
         // A picture that is not at hand is said on the paper.
         for (const { photo } of made.technical.photos) {
           const address = await photoAddress(photo).catch(() => undefined);
           if (address !== undefined) pictures.set(photo, address);
         }
-        return { made, pictures, title: engine.drawing.title };
+        return { made, caseFile, pictures, title: engine.drawing.title };
       } finally {
         hold.release();
       }
@@ -74,6 +77,7 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
   const paper: ForPaper = {
     report: ready.made,
     settings: shop,
+    caseFile: ready.caseFile,
     machine: machineId,
     around: {
       shop: { name: shop.name, address: shop.address },
