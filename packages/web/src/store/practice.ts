@@ -87,9 +87,10 @@ export function settleResult(person: string, id: string, refused?: string): void
 
 /** Goes back to where an exercise was after one of its moves, to go on otherwise. */
 export function goBackTo(person: string, code: string, move: number): void {
-  const { moves: all = [], witnessed = [] } = practised(person).open.find((e) => e.code === code) ?? {};
+  const { moves: all = [] } = practised(person).open.find((e) => e.code === code) ?? {};
   const moves = all.slice(0, move + 1);
-  keepExercise(person, { code, moves, clock: moves.at(-1)?.at ?? 0, witnessed });
+  // What was seen later must not be seen beforehand: stretches are numbered anew from there.
+  keepExercise(person, { code, moves, clock: moves.at(-1)?.at ?? 0, witnessed: [] });
 }
 
 /** Begins an exercise anew. */
