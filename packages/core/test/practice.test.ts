@@ -9,6 +9,7 @@ import {
   gradeRun,
   hideable,
   type KeptStand,
+  keptUntil,
   type Laid,
   layOut,
   lessonOf,
@@ -230,6 +231,72 @@ describe('in front of the machine', () => {
     expect(again.machine().beads.filter(({ is }) => is === 'came').length).toBeGreaterThan(0);
     expect(again.state.evidence).toEqual(stand.state.evidence);
   });
+
+  test('from one of its moves it is played otherwise, and nothing that was seen later is seen beforehand', () => {
+    const stand = new Stand(laidWith('furnace-condensing', 'nothing', 'nothing'));
+    const saw = (s: Stand): string[] => s.machine().beads.flatMap(({ id, is }) => (is === 'not-yet' ? [] : [id]));
+    perform(stand, { do: 'again' });
+    const moves = stand.moves.length;
+    const before = saw(stand);
+    stand.runTo(stand.clock + 90_000);
+    perform(stand, { do: 'again' });
+    stand.runTo(stand.clock + 90_000);
+    expect(saw(stand)).toContain('heating');
+    const back = new Stand(stand.laid, keptUntil(stand.moves, moves - 1));
+    expect(back.moves).toEqual(stand.moves.slice(0, moves));
+    expect(saw(back)).toEqual(before);
+    perform(back, { do: 'again' });
+    // The stretch that comes anew has the number of one in which it was seen to heat.
+    expect(saw(back)).not.toContain('heating');
+  });
+
+  test('the knob of a pilot is held by a hand: lit again it burns on, let go too early it goes out; no other machine has one', () => {
+    const stand = new Stand(laidWith('furnace-standing-pilot', 'pilot.blown-out'));
+    const pilot = (): boolean => stand.machine().beads.find(({ id }) => id === 'pilot')?.is === 'now';
+    expect(stand.machine().knob).toBe('free');
+    perform(stand, { do: 'hold-knob', held: true });
+    expect(stand.machine().knob).toBe('held');
+    stand.runTo(stand.clock + 5000);
+    expect(pilot()).toBe(true);
+    const at = stand.clock;
+    perform(stand, { do: 'hold-knob', held: false });
+    expect(stand.clock).toBe(at);
+    stand.runTo(stand.clock + 20_000);
+    // A thermocouple needs 30 to 60 s before it holds a magnet (TRADE §3).
+    expect(pilot()).toBe(false);
+    expect(stand.machine().setup.gas).toBe(false);
+    perform(stand, { do: 'set', change: { gas: true } });
+    stand.runTo(stand.clock + 20_000);
+    expect(pilot()).toBe(false);
+    perform(stand, { do: 'hold-knob', held: true });
+    stand.runTo(stand.clock + 90_000);
+    perform(stand, { do: 'hold-knob', held: false });
+    stand.runTo(stand.clock + 20_000);
+    expect(pilot()).toBe(true);
+    expect(stand.machine().knob).toBe('free');
+    // A pilot that burns by itself does not mind a short hold.
+    perform(stand, { do: 'hold-knob', held: true });
+    perform(stand, { do: 'hold-knob', held: false });
+    expect([pilot(), stand.machine().setup.gas]).toEqual([true, true]);
+    const other = new Stand(laidWith('furnace-condensing', 'nothing', 'nothing'));
+    expect(other.machine().knob).toBeUndefined();
+    expect(perform(other, { do: 'hold-knob', held: true })).toMatch(/No knob/);
+  });
+
+  test.each([
+    ['nothing', 'nothing', 'well'],
+    ['gas-supply.off', 'single', 'out'],
+    ['gas-supply.low', 'single', 'out'],
+    ['gas-cock.shut', 'single', 'well'],
+  ] as const)(
+    'with %s (%s) another appliance on the same gas, once somebody went to see it: %s',
+    (fault, kind, burns) => {
+      const stand = new Stand(laidWith('furnace-condensing', fault, kind));
+      expect(stand.machine().others).toBe('unseen');
+      perform(stand, { do: 'look', look: 'other-gas' });
+      expect(stand.machine().others).toBe(burns);
+    },
+  );
 
   test.each([
     ['a reading behind the panel', { do: 'put', place: { at: 'points', red: 'W', black: 'C' } }, /panel is on/],

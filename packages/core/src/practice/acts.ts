@@ -16,6 +16,8 @@ export type PracticeAct =
   | { readonly do: 'panel'; readonly off: boolean }
   /** Holds the switch in that opened with the panel, or lets it go. */
   | { readonly do: 'hold-door'; readonly held: boolean }
+  /** Holds the pilot's knob, or lets it go. */
+  | { readonly do: 'hold-knob'; readonly held: boolean }
   /** Stays with it and does nothing else, so many minutes. */
   | { readonly do: 'wait'; readonly minutes: number }
   | { readonly do: 'take'; readonly instrument: string }
@@ -60,6 +62,8 @@ export function perform(stand: Stand, act: PracticeAct): string | undefined {
       return stand.panel(act.off);
     case 'hold-door':
       return stand.holdDoor(act.held);
+    case 'hold-knob':
+      return stand.holdKnob(act.held);
     case 'wait':
       return stand.wait(act.minutes);
     case 'take':

@@ -2,6 +2,7 @@ import type { Model } from '../profile';
 import { codeShown, type CodeShown } from '../question';
 import type { Now, Setup, Trace } from '../simulation';
 import type { Millis } from '../units';
+import type { OthersNow } from './other-appliances';
 
 /** How the step of a run stands now. */
 export interface BeadNow {
@@ -30,6 +31,10 @@ export interface MachineNow extends Noticed {
   readonly setup: Setup;
   /** How the water stands in its gauge glass, where it has one. */
   readonly glass: 'line' | 'empty' | undefined;
+  /** How other appliances on the same gas burn, as was last seen; nothing where there are none. */
+  readonly others: OthersNow | undefined;
+  /** The pilot's knob; nothing where none has to be held. */
+  readonly knob: 'held' | 'free' | undefined;
   /** The panel is off. */
   readonly open: boolean;
   /** The switch that opened with the panel, and whether it is held in; nothing where none did. */

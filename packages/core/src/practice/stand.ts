@@ -11,11 +11,16 @@ import { glassOf } from './gauge-glass';
 import { MINUTES } from './hand-minutes';
 import { type MachineNow, nextIn, noticed } from './machine-now';
 import { InHand, type InstrumentNow } from './in-hand';
+import { heldFor, knobNow, knobOf, pilotBurned } from './knob';
 import { bodyOfReading, questionAt } from './noted-reading';
+import { othersNow } from './other-appliances';
 import { behindPanel, panelSwitch } from './panel';
 import { Witness } from './witness';
 
 const PANEL_ON = 'The panel is on: take it off first';
+
+const LET_GO =
+  'The knob was let go too early: the pilot went out, its gas is shut. Five minutes, a sniff at the floor, then again';
 
 /** Nobody stands longer and does nothing, minutes. */
 const LONGEST_WAIT = 60;
@@ -29,6 +34,15 @@ export interface KeptStand {
   readonly clock: Millis;
   /** Steps that somebody was there for. */
   readonly witnessed: readonly string[];
+}
+
+/**
+ * An exercise as it stood after one of its moves, to go on from there otherwise. What was seen later must not be seen beforehand:
+ * stretches are numbered anew from there.
+ */
+export function keptUntil(moves: readonly Move[], move: number): KeptStand {
+  const kept = moves.slice(0, move + 1);
+  return { moves: kept, clock: kept.at(-1)?.at ?? 0, witnessed: [] };
 }
 
 /** An exercise as it is played: the machine lives, somebody does things, each is written down. Pure but for its own growth. */
@@ -100,6 +114,8 @@ export class Stand {
       since: this.#since,
       setup,
       glass: glassOf(this.laid.appliance.model, this.#now(this.#clock).lived),
+      others: othersNow(this.laid.engine.model, this.#moves),
+      knob: knobNow(this.laid.engine.model, setup),
       open: this.open,
       door: this.#doorNow(setup),
       jumpers: this.#jumpers(setup),
@@ -216,6 +232,28 @@ export class Stand {
     if (door === undefined) return 'No switch of this machine opens with its panel';
     const others = this.state.setup.bypassed.filter((id) => id !== door);
     return this.set({ bypassed: held ? [...others, door] : others });
+  }
+
+  /** Takes hold of the pilot's knob, or lets it go, which takes no time: too early, and the pilot goes out. In words why not. */
+  holdKnob(held: boolean): string | undefined {
+    const knob = knobOf(this.laid.engine.model);
+    if (knob === undefined) return 'No knob of this machine has to be held';
+    const { setup } = this.state;
+    const others = setup.actions.filter((id) => id !== knob);
+    if (held === others.length < setup.actions.length) return undefined;
+    if (held) return this.write(setupEntry({ ...setup, actions: [...others, knob] }), MINUTES.set);
+    if (!this.#dropsOut()) return this.write(setupEntry({ ...setup, actions: others }), 0);
+    // A knob that has sprung back is turned to off: whatever flowed must go before another try.
+    this.write(setupEntry({ ...setup, actions: others, gas: false }), 0);
+    return this.write({ type: 'note', text: LET_GO }, 0);
+  }
+
+  /** Whether a pilot that was just lit goes out when its knob is let go now: nothing holds its magnet yet. */
+  #dropsOut(): boolean {
+    const { model } = this.laid.engine;
+    if (this.#clock - this.#since >= heldFor(this.laid.exercise.seed)) return false;
+    const before = this.state.evidence.episodes.slice(0, -1);
+    return before.length > 0 && !pilotBurned(model, this.laid.appliance.live(before));
   }
 
   /** Off and on again: a new try. */

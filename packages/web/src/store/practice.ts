@@ -85,14 +85,6 @@ export function settleResult(person: string, id: string, refused?: string): void
   });
 }
 
-/** Goes back to where an exercise was after one of its moves, to go on otherwise. */
-export function goBackTo(person: string, code: string, move: number): void {
-  const { moves: all = [] } = practised(person).open.find((e) => e.code === code) ?? {};
-  const moves = all.slice(0, move + 1);
-  // What was seen later must not be seen beforehand: stretches are numbered anew from there.
-  keepExercise(person, { code, moves, clock: moves.at(-1)?.at ?? 0, witnessed: [] });
-}
-
 /** Begins an exercise anew. */
 export function forgetExercise(person: string, code: string): void {
   const { played, open } = practised(person);

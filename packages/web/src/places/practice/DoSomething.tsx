@@ -1,18 +1,22 @@
-import type { PracticeAct } from '@zetalysis/core/practice';
+import { knobOf, type PracticeAct } from '@zetalysis/core/practice';
 import type { Drawing, StandView } from '@zetalysis/core/presentation';
+import { memo } from 'react';
 import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
 import styles from './Exercise.module.css';
 
 interface Props {
   readonly drawing: Drawing;
-  readonly view: StandView;
+  readonly setup: StandView['machine']['setup'];
+  /** Jumpers in the pocket. */
+  readonly pocket: number;
   readonly onAct: (act: PracticeAct) => void;
 }
 
 /** What hands and eyes can do at the machine beside the meter. */
-export function DoSomething({ drawing, view, onAct }: Props) {
-  const { setup } = view.machine;
+export const DoSomething = memo(function DoSomething({ drawing, setup, pocket, onAct }: Props) {
+  // That one has a place of its own, to be held.
+  const knob = knobOf(drawing);
   const toggled = (list: readonly string[], id: string): string[] =>
     list.includes(id) ? list.filter((x) => x !== id) : [...list, id];
   return (
@@ -55,10 +59,12 @@ export function DoSomething({ drawing, view, onAct }: Props) {
         options={[
           {
             label: 'Press, turn, hold',
-            options: drawing.actions.map(({ id, title }) => ({
-              value: `action ${id}`,
-              label: `${setup.actions.includes(id) ? 'Undo: ' : ''}${title}`,
-            })),
+            options: drawing.actions
+              .filter(({ id }) => id !== knob)
+              .map(({ id, title }) => ({
+                value: `action ${id}`,
+                label: `${setup.actions.includes(id) ? 'Undo: ' : ''}${title}`,
+              })),
           },
           {
             label: 'Plugs',
@@ -68,7 +74,7 @@ export function DoSomething({ drawing, view, onAct }: Props) {
             })),
           },
           {
-            label: `A jumper across: ${view.machine.pocket} in the pocket`,
+            label: `A jumper across: ${pocket} in the pocket`,
             options: drawing.parts
               .filter((p) => p.branches.length > 0)
               .map(({ id, title }) => ({
@@ -89,4 +95,4 @@ export function DoSomething({ drawing, view, onAct }: Props) {
       {drawing.codes.length > 0 && <Button onClick={() => onAct({ do: 'code' })}>Read the light</Button>}
     </section>
   );
-}
+});

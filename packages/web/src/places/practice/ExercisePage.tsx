@@ -1,10 +1,9 @@
 import type { Me } from '@zetalysis/contract';
 import { levelWith, type PracticeAct, readExerciseCode } from '@zetalysis/core/practice';
-import { bareLadder } from '@zetalysis/core/presentation';
+import type { StandView } from '@zetalysis/core/presentation';
 import { formatDuration } from '@zetalysis/core/units';
-import { type ReactNode, useState } from 'react';
+import { memo, type ReactNode, useCallback, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { Ladder } from '../../diagrams/Ladder';
 import { AntTheme } from '../../kit/AntTheme';
 import bar from '../../kit/Bar.module.css';
 import { Block } from '../../kit/Block';
@@ -14,9 +13,11 @@ import { Failure } from '../../kit/Failure';
 import { Notice } from '../../kit/Notice';
 import { useWide } from '../../kit/use-wide';
 import { Waiting } from '../../kit/Waiting';
+import { Circuit } from './Circuit';
 import { Decide } from './Decide';
 import { DoSomething } from './DoSomething';
 import styles from './Exercise.module.css';
+import { Knob } from './Knob';
 import { LessonSheet } from './LessonSheet';
 import { Machine } from './Machine';
 import { Meter } from './Meter';
@@ -46,13 +47,16 @@ const TABS = [
 function Playing({ me, code, profile }: { readonly me: Me; readonly code: string; readonly profile: string }) {
   const [query] = useSearchParams();
   const result = query.get('of') ?? undefined;
+  const [said, setSaid] = useState<string>();
   const standing = useStand(code, profile, me.name, me.units, result);
-  const { begun, view, problem } = standing;
+  const { begun, view, problem, act: perform, hint } = standing;
+  // One function for as long as it does the same, so that what does not change is not drawn again.
+  const act = useCallback((wanted: PracticeAct): void => void perform(wanted).then(setSaid), [perform]);
+  const help = useCallback((which: Hint): void => void hint(which).then(setSaid), [hint]);
   const wide = useWide();
   const [tab, setTab] = useState<(typeof TABS)[number]['id']>('machine');
   const [deciding, setDeciding] = useState(false);
   const [telling, setTelling] = useState(false);
-  const [said, setSaid] = useState<string>();
   const [predicts, setPredicts] = useState(query.get('predict') === 'yes');
   if (problem !== undefined && !view)
     return (
@@ -63,28 +67,9 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
   if (!begun || !view) return <Waiting>Laying out the machine…</Waiting>;
   if (view.ended)
     return <LessonSheet me={me} code={code} standing={standing} level={begun.level} others={result !== undefined} />;
-  const wires = Object.fromEntries(
-    Object.entries(begun.colours).map(([net, colour]) => [net, { terminal: '', colour }]),
-  );
-  const act = (wanted: PracticeAct): void => void standing.act(wanted).then(setSaid);
-  const hints = (
-    <Choice
-      label="A hint, three points"
-      labelHidden
-      placeholder="Hint −3"
-      value={undefined}
-      options={HINTS}
-      onChange={(hint) => void standing.hint(hint).then(setSaid)}
-    />
-  );
+  const hints = <Hints onHint={help} />;
   const { place } = view.instrument;
   const [red, black] = place.at === 'points' ? [place.red, place.black] : [];
-  const tap = (net: string): void => {
-    const own = begun.drawing.points[net]?.black;
-    if (own !== undefined) act({ do: 'put', place: { at: 'points', red: net, black: own } });
-    else if (red !== undefined && red !== net) act({ do: 'put', place: { at: 'points', red, black: net } });
-    else setSaid('Put the red probe on a test point first; the black one goes to its common.');
-  };
   const shows = (part: (typeof TABS)[number]['id']): boolean => wide || tab === part;
   return (
     <AntTheme>
@@ -110,41 +95,26 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
           )}
           {shows('circuit') && (
             <div className={styles.middle}>
-              <Block title="Circuit" note="Tap a point: red goes there, black to its common">
-                <Ladder
-                  drawing={begun.drawing}
-                  view={{
-                    ...bareLadder(begun.drawing),
-                    bypassed: view.machine.setup.bypassed,
-                    lifted: view.machine.setup.apart ?? [],
-                  }}
-                  red={red}
-                  wires={wires}
-                  passage={black}
-                  walked={!wide}
-                  onNet={tap}
-                  onPart={(part, branch) => act({ do: 'put', place: { at: 'part', part, branch } })}
-                />
-              </Block>
+              <Circuit
+                drawing={begun.drawing}
+                colours={begun.colours}
+                setup={view.machine.setup}
+                red={red}
+                black={black}
+                walked={!wide}
+                onAct={act}
+                onSaid={setSaid}
+              />
             </div>
           )}
-          {(wide || tab === 'machine') && <DoSomething drawing={begun.drawing} view={view} onAct={act} />}
+          {(wide || tab === 'machine') && (
+            <DoSomething drawing={begun.drawing} setup={view.machine.setup} pocket={view.machine.pocket} onAct={act} />
+          )}
           {!wide && tab === 'machine' && <div className={styles.hints}>{hints}</div>}
           {shows('meter') && (
             <div className={styles.right}>
               <Meter drawing={begun.drawing} view={view} predicts={predicts} onAct={act} />
-              <Block title="Your moves" note={`${view.moves.length - 1}`} className={styles.moves}>
-                <ol aria-label="Your moves" tabIndex={0}>
-                  {view.moves
-                    .slice()
-                    .reverse()
-                    .map((m) => (
-                      <li key={m.move}>
-                        <time>{clockOf(m.at)}</time> {m.words}
-                      </li>
-                    ))}
-                </ol>
-              </Block>
+              <Moves moves={view.moves} />
               <label className={styles.predict}>
                 <input type="checkbox" checked={predicts} onChange={(e) => setPredicts(e.target.checked)} /> Predict
                 first
@@ -212,6 +182,40 @@ const HINTS = [
   { value: 'why', label: 'Why that one' },
 ] as const;
 
+type Hint = (typeof HINTS)[number]['value'];
+
+/** Help, which costs. */
+const Hints = memo(function Hints({ onHint }: { readonly onHint: (hint: Hint) => void }) {
+  return (
+    <Choice
+      label="A hint, three points"
+      labelHidden
+      placeholder="Hint −3"
+      value={undefined}
+      options={HINTS}
+      onChange={onHint}
+    />
+  );
+});
+
+/** What was done so far, the newest first. */
+const Moves = memo(function Moves({ moves }: { readonly moves: StandView['moves'] }) {
+  return (
+    <Block title="Your moves" note={`${moves.length - 1}`} className={styles.moves}>
+      <ol aria-label="Your moves" tabIndex={0}>
+        {moves
+          .slice()
+          .reverse()
+          .map((m) => (
+            <li key={m.move}>
+              <time>{clockOf(m.at)}</time> {m.words}
+            </li>
+          ))}
+      </ol>
+    </Block>
+  );
+});
+
 /** The switches, the clock and how fast it runs, what was used, and help. */
 function Head({
   standing,
@@ -246,6 +250,9 @@ function Head({
         >
           <span>Panel</span> {machine.open ? 'OFF' : 'ON'}
         </button>
+        {machine.knob !== undefined && (
+          <Knob held={machine.knob === 'held'} onHold={(held) => void act({ do: 'hold-knob', held }).then(onSaid)} />
+        )}
         {machine.door !== undefined && (
           <button
             type="button"

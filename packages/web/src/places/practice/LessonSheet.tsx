@@ -10,10 +10,10 @@ import { Page } from '../../kit/Page';
 import { Table } from '../../kit/Table';
 import { Waiting } from '../../kit/Waiting';
 import { useSend } from '../../store/use-outbox';
-import { forgetExercise, goBackTo, keepEnded } from '../../store/practice';
+import { forgetExercise, keepEnded } from '../../store/practice';
 import { BeliefChart } from './BeliefChart';
 import styles from './Lesson.module.css';
-import type { Standing } from './use-stand';
+import { goBackTo, type Standing } from './use-stand';
 
 interface Props {
   readonly me: Me;

@@ -1,3 +1,4 @@
+import type { OthersNow } from '@zetalysis/core/practice';
 import type { Drawing, StandView } from '@zetalysis/core/presentation';
 import { formOf } from './machine-forms';
 import styles from './MachineDrawing.module.css';
@@ -126,9 +127,10 @@ export function MachineDrawing({ drawing, view }: Props) {
           <path className={styles.gaspipe} d="M320 440H258M234 440H160V414" />
           <circle className={styles.part} cx="246" cy="440" r="12" />
           <path className={styles.handle} d={gas ? 'M230 424h32M246 424v16' : 'M262 424v32M246 440h16'} />
-          <text x="246" y="467" textAnchor="middle">
+          <text x={machine.others === undefined ? 274 : 234} y="467" textAnchor="end">
             {gas ? 'gas open' : 'gas shut'}
           </text>
+          {machine.others !== undefined && <Others burn={machine.others} />}
         </>
       )}
       <rect className={styles.part} x="6" y="300" width="38" height="54" rx="3" />
@@ -159,6 +161,21 @@ const GaugeGlass = ({ level }: { readonly level: 'line' | 'empty' }) => (
     </text>
   </g>
 );
+
+/** Another appliance on the same pipe, and how it burns as was last seen. */
+const Others = ({ burn }: { readonly burn: OthersNow }) => (
+  <g>
+    <path className={styles.gaspipe} d="M302 440V430" />
+    <rect className={styles.part} x="286" y="414" width="32" height="16" />
+    {burn === 'well' && [294, 310].map((x) => <Flame key={x} x={x} y={412} size={10} />)}
+    {burn === 'low' && [294, 310].map((x) => <Flame key={x} x={x} y={412} size={4} />)}
+    <text x="320" y="467" textAnchor="end" className={styles.soft}>
+      {OTHERS[burn]}
+    </text>
+  </g>
+);
+
+const OTHERS = { well: 'stove burns', low: 'burns low', out: 'out, or weak', unseen: 'a stove' } as const;
 
 /** A hose and a tee from the tap to the manometer. */
 const Hose = () => (

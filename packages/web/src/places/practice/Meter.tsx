@@ -2,7 +2,7 @@ import { factsOf, functionsOf, type Place } from '@zetalysis/core/instruments';
 import type { PracticeAct } from '@zetalysis/core/practice';
 import type { Drawing, NeedLine, StandView } from '@zetalysis/core/presentation';
 import { formatDuration } from '@zetalysis/core/units';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { keyOfPlace, placeOfKey, placesFor } from '../../instruments/where';
 import { Button } from '../../kit/Button';
 import { Choice } from '../../kit/Choice';
@@ -41,41 +41,7 @@ export function Meter({ drawing, view, predicts, onAct }: Props) {
         says={accident ? 'Live circuit: off with it' : whereWords(drawing, place)}
         state={accident ? 'wrong' : 'stands'}
       />
-      <div className={styles.functions} role="group" aria-label="Function">
-        {functionsOf(kind).map((f) => (
-          <button key={f} type="button" aria-pressed={f === set} onClick={() => onAct({ do: 'turn', set: f })}>
-            {factsOf(f).title}
-          </button>
-        ))}
-      </div>
-      <div className={styles.places}>
-        <Choice
-          label="In the hand"
-          labelHidden
-          value={instrument.id}
-          options={INSTRUMENTS}
-          onChange={(id) => onAct({ do: 'take', instrument: id })}
-        />
-        {place.at === 'points' && (
-          <Choice
-            label="Black probe on"
-            labelHidden
-            value={place.black}
-            options={drawing.words.nets
-              .filter((net) => net !== place.red)
-              .map((net) => ({ value: net, label: `black ${net}` }))}
-            onChange={(black) => onAct({ do: 'put', place: { at: 'points', red: place.red, black } })}
-          />
-        )}
-        <Choice
-          label="Put it elsewhere"
-          labelHidden
-          placeholder="Put it on…"
-          value={place.at === 'points' || place.at === 'nowhere' ? undefined : keyOfPlace(place)}
-          options={placesFor(drawing, kind)}
-          onChange={(key) => onAct({ do: 'put', place: placeOfKey(key) })}
-        />
-      </div>
+      <Hand drawing={drawing} id={instrument.id} kind={kind} set={set} place={place} onAct={onAct} />
       {refused !== undefined && <Notice kind="danger">{refused}</Notice>}
       {needs.length > 0 && (
         <ul className={styles.needs} aria-label="First">
@@ -125,6 +91,51 @@ export function Meter({ drawing, view, predicts, onAct }: Props) {
     </section>
   );
 }
+
+type HandProps = Pick<Props, 'drawing' | 'onAct'> & Pick<StandView['instrument'], 'id' | 'kind' | 'set' | 'place'>;
+
+/** Which instrument is in the hand, its knob, and where it is put. */
+const Hand = memo(function Hand({ drawing, id, kind, set, place, onAct }: HandProps) {
+  return (
+    <>
+      <div className={styles.functions} role="group" aria-label="Function">
+        {functionsOf(kind).map((f) => (
+          <button key={f} type="button" aria-pressed={f === set} onClick={() => onAct({ do: 'turn', set: f })}>
+            {factsOf(f).title}
+          </button>
+        ))}
+      </div>
+      <div className={styles.places}>
+        <Choice
+          label="In the hand"
+          labelHidden
+          value={id}
+          options={INSTRUMENTS}
+          onChange={(taken) => onAct({ do: 'take', instrument: taken })}
+        />
+        {place.at === 'points' && (
+          <Choice
+            label="Black probe on"
+            labelHidden
+            value={place.black}
+            options={drawing.words.nets
+              .filter((net) => net !== place.red)
+              .map((net) => ({ value: net, label: `black ${net}` }))}
+            onChange={(black) => onAct({ do: 'put', place: { at: 'points', red: place.red, black } })}
+          />
+        )}
+        <Choice
+          label="Put it elsewhere"
+          labelHidden
+          placeholder="Put it on…"
+          value={place.at === 'points' || place.at === 'nowhere' ? undefined : keyOfPlace(place)}
+          options={placesFor(drawing, kind)}
+          onChange={(key) => onAct({ do: 'put', place: placeOfKey(key) })}
+        />
+      </div>
+    </>
+  );
+});
 
 /** What is done to meet a need. */
 function meets({ need, of, by, fact, set }: NeedLine): PracticeAct {

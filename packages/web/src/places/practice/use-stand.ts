@@ -1,6 +1,7 @@
-import type { KeptStand, PracticeAct } from '@zetalysis/core/practice';
+import { type KeptStand, keptUntil, type PracticeAct } from '@zetalysis/core/practice';
 import type { EndingsNow, LessonView, StandView } from '@zetalysis/core/presentation';
 import type { UnitSystem } from '@zetalysis/core/units';
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Begun, PracticeApi } from '../../engine/practice-worker';
@@ -22,6 +23,12 @@ export const newSeed = (): number => Math.floor(Math.random() * 2 ** 30);
 export function startPractice(): { readonly api: Remote<PracticeApi>; readonly end: () => void } {
   const worker = new Worker(new URL('../../engine/practice-worker.ts', import.meta.url), { type: 'module' });
   return { api: wrap<PracticeApi>(worker), end: () => worker.terminate() };
+}
+
+/** Goes back to where an exercise was after one of its moves, to go on otherwise. */
+export function goBackTo(person: string, code: string, move: number): void {
+  const moves = practised(person).open.find((e) => e.code === code)?.moves ?? [];
+  keepExercise(person, { code, ...keptUntil(moves, move) });
 }
 
 /** What was done in an exercise that the server keeps. */
@@ -66,7 +73,8 @@ export function useStand(
     async (at: number): Promise<void> => {
       const seen = await remote.current!.frame(at, performance.now(), Math.max(1, speed), units);
       clock.current = seen.machine.clock;
-      setView(seen);
+      // What did not change since the last frame stays the same thing, so that it is not drawn again.
+      setView((last) => replaceEqualDeep(last, seen) as StandView);
     },
     [speed, units],
   );
@@ -110,16 +118,28 @@ export function useStand(
     return () => clearInterval(timer);
   }, [running, speed, frame]);
 
-  const keep = async (): Promise<void> => {
+  const keep = useCallback(async (): Promise<void> => {
     if (!keepExercise(person, { code, ...(await remote.current!.kept()) }))
       setProblem('This browser has no room to keep the exercise: make some, and go on.');
-  };
-  const act = async (wanted: PracticeAct): Promise<string | undefined> => {
-    const why = await remote.current!.act(wanted);
-    await frame(0);
-    if (why === undefined) await keep();
-    return why;
-  };
+  }, [person, code]);
+  const act = useCallback(
+    async (wanted: PracticeAct): Promise<string | undefined> => {
+      const why = await remote.current!.act(wanted);
+      await frame(0);
+      if (why === undefined) await keep();
+      return why;
+    },
+    [frame, keep],
+  );
+  const hint = useCallback(
+    async (which: 'half' | 'test' | 'why'): Promise<string> => {
+      const words = await remote.current!.hint(which);
+      await frame(0);
+      await keep();
+      return words;
+    },
+    [frame, keep],
+  );
   return {
     begun,
     view,
@@ -130,12 +150,7 @@ export function useStand(
       if (view?.nextEvent !== undefined) void frame(view.nextEvent);
     },
     act,
-    hint: async (hint) => {
-      const words = await remote.current!.hint(hint);
-      await frame(0);
-      await keep();
-      return words;
-    },
+    hint,
     endings: () => remote.current!.endings(),
     lesson: () => remote.current!.lesson(units),
   };
