@@ -1,6 +1,7 @@
 import { TRAINED } from '@zetalysis/core/rules';
 import { parseArgs } from 'node:util';
 import { Engine, standingOf } from '@zetalysis/core/diagnosis';
+import { factorsOf, isRateBook } from '@zetalysis/core/book';
 import type { RateFactors } from '@zetalysis/core/inference';
 import { draftRecord, explain, instruction, instructionWords } from '@zetalysis/core/presentation';
 import { type Model, unknownName } from '@zetalysis/core/profile';
@@ -73,7 +74,7 @@ export const diagnose: Command = (args) => {
   return { text: lines.join('\n'), exit };
 };
 
-/** Counts from a shop's own book: a JSON map from `part.mode` to the factor its weight is multiplied by. */
+/** Rates of a shop as it published them, or a JSON map from `part.mode` to the factor its weight is multiplied by. */
 function readWeights(path: string, model: Model): RateFactors {
   let data: unknown;
   try {
@@ -82,6 +83,7 @@ function readWeights(path: string, model: Model): RateFactors {
     if (error instanceof UsageError) throw error;
     throw new UsageError(`${path}: is not JSON (${(error as Error).message}); write {"part.mode": factor}`);
   }
+  if (isRateBook(data)) return factorsOf(data, { profile: model.id });
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     throw new UsageError(`${path}: must be a map {"part.mode": factor}`);
   const known = model.parts.flatMap((p) => p.modes.map((m) => `${p.id}.${m.id}`));

@@ -3,8 +3,8 @@ import { diagnose } from './diagnose';
 import { netlist } from './netlist';
 import { practice } from './practice';
 import { profiles } from './profiles';
+import { rates } from './rates/index';
 import { report } from './report';
-
 import { score } from './score/index';
 import { simulate } from './simulate';
 import { USAGE, UsageError } from './usage';
@@ -16,7 +16,16 @@ export interface Done {
 }
 export type Command = (args: string[]) => Done | Promise<Done>;
 
-const COMMANDS: Readonly<Record<string, Command>> = { diagnose, simulate, netlist, practice, profiles, report, score };
+const COMMANDS: Readonly<Record<string, Command>> = {
+  diagnose,
+  simulate,
+  netlist,
+  practice,
+  profiles,
+  rates,
+  report,
+  score,
+};
 
 /** Runs one command line. Bad input prints its reason on stderr and gives 2. */
 export async function main(args: string[]): Promise<number> {

@@ -3,9 +3,9 @@ export class UsageError extends Error {}
 
 export const USAGE = `zetalysis: model-based troubleshooting for heating appliances
 
-  zetalysis diagnose CASE.yaml [--weights COUNTS.json] [--json]
+  zetalysis diagnose CASE.yaml [--weights RATES.json] [--json]
       plays a case through the engine; exit 1 when an expectation is not met;
-      COUNTS.json multiplies fault weights: {"part.mode": factor}
+      RATES.json holds a shop's published rates, or multiplies fault weights: {"part.mode": factor}
   zetalysis simulate PROFILE [--variant V] [--fault part.mode ...] [--json | --csv | --log POINT,… [--lasts SECONDS]]
       runs one try for heat and prints what happens when
   zetalysis netlist PROFILE [--variant V] [--fault part.mode ...] [--dc]
@@ -14,6 +14,8 @@ export const USAGE = `zetalysis: model-based troubleshooting for heating applian
       draws exercises, lets three scripted players play each, and prints what their marks are
   zetalysis profiles [--check FILE | --coverage ID] [--json]
       lists the profiles, checks one, or says what its tests can tell apart
+  zetalysis rates --trial [PROFILE ...] [--seeds N] [--seed N] [--breaks N] [--visits N] [--json]
+      learns rates from seasons whose true rates nobody knows, and says what that is worth beside the assumed ones
   zetalysis report CASE.yaml --out FILE.pdf|FILE.html [--for customer|technical|handover] [--size letter|a4] [--units us|si]
       writes what a case leaves on paper
   zetalysis score [PROFILE ... | --all] [--seed N] [--per N] [--pairs N] [--problems N] [--json]

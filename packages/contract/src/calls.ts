@@ -73,7 +73,7 @@ const head = t.Object({
   profileVersion,
   build,
   engineVersion: t.String({ maxLength: 80 }),
-  settings: t.Object({ units: words, settingsVersion: words }),
+  settings: t.Object({ units: words, settingsVersion: words, rates: t.Optional(t.Integer()) }),
   openedAt: moment,
   machine: nullable(machine),
 });

@@ -5,6 +5,7 @@ import type { AnyEndpoint, Replied, Sent } from './endpoint';
 import { instruments } from './instruments';
 import { limits } from './limits';
 import { machines } from './machines';
+import { patterns } from './patterns';
 import { people } from './people';
 import { photos } from './photos';
 import { practice } from './practice';
@@ -30,6 +31,7 @@ export const CONTRACT = {
   days,
   search,
   practice,
+  patterns,
 } as const;
 
 /** Without what is not sent. */
@@ -63,7 +65,8 @@ export interface Contract
     Exchanges<typeof exchange>,
     Exchanges<typeof days>,
     Exchanges<typeof search>,
-    Exchanges<typeof practice> {}
+    Exchanges<typeof practice>,
+    Exchanges<typeof patterns> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

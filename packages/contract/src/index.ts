@@ -24,6 +24,20 @@ export {
   type PracticeResult,
   type PracticeStanding,
 } from './practice';
+export {
+  type Advice,
+  type BreakLine,
+  type Breaks,
+  type RateLine,
+  rateFields,
+  type Rates,
+  type RateVersion,
+  patterns,
+  type PatternsFilter,
+  type PatternsStanding,
+  type SeenCase,
+  type SharedBy,
+} from './patterns';
 export { type DayItem, days, type NewDayItem } from './day';
 export { type BroughtIn, exchange, LONGEST_FILE, SHOP_FILE } from './exchange';
 export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';

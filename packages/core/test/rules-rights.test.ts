@@ -57,6 +57,7 @@ const TABLE: readonly (readonly [Action, State, Right, Right, Right, Right, Righ
   ['countersign', { of: L }, '-', '-', '-', '+', '-'],
   ['tighten', {}, '-', '-', '-', '+', '+'],
   ['teach', {}, '-', '-', '-', '+', '-'],
+  ['rates', {}, '-', '-', '-', '+', '-'],
   ['grants', { of: A }, '-', '-', '-', '+', '+'],
   ['grants', { of: T }, '-', '-', '-', '+', '+'],
   ['grants', { of: L }, '-', '-', '-', '-', '+'],

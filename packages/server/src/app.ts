@@ -14,6 +14,9 @@ import { instrumentRoutes } from './features/instruments/routes';
 import { limitRoutes } from './features/limits/routes';
 import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
+import type { BookReader } from './features/patterns/reader';
+import { patternRoutes } from './features/patterns/routes';
+import { Book } from './features/patterns/service';
 import { peopleRoutes } from './features/people/routes';
 import { practiceRoutes } from './features/practice/routes';
 import { searchRoutes } from './features/search/routes';
@@ -31,6 +34,7 @@ import { newNonce, securityHeaders, webRoutes } from './web';
 export interface AppOptions {
   readonly sequelize: Sequelize;
   readonly profiles: Profiles;
+  readonly reader: BookReader;
   readonly sessionSecret: string;
   readonly logger: Logger;
   readonly webDir: string;
@@ -41,7 +45,7 @@ export interface AppOptions {
 
 /** The whole HTTP application. Keeps nothing in memory that another process would miss. */
 export function createApp(options: AppOptions): Express {
-  const { sequelize, profiles, sessionSecret, logger, webDir } = options;
+  const { sequelize, profiles, reader, sessionSecret, logger, webDir } = options;
   const { trustProxy = false, secureCookies = 'auto', hstsDays = 0 } = options;
   const app = express();
   app.disable('x-powered-by');
@@ -86,6 +90,8 @@ export function createApp(options: AppOptions): Express {
       '/api/export',
       '/api/days',
       '/api/practice',
+      '/api/patterns',
+      '/api/rates',
       '/api/search',
       '/api/import',
     ],
@@ -103,6 +109,7 @@ export function createApp(options: AppOptions): Express {
   app.use(exchangeRoutes(upkeep));
   app.use(dayRoutes());
   app.use(practiceRoutes());
+  app.use(patternRoutes(new Book(profiles, reader)));
   app.use(searchRoutes());
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));

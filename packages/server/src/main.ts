@@ -9,8 +9,9 @@ import { defineModels } from './db/models';
 import { loadDemo } from './demo/demo';
 import { makeMissingOverviews } from './features/calls/overviews';
 import { ProfileChecker } from './features/profiles/checker';
-import { checkScript } from './features/profiles/check-script';
+import { BookReader } from './features/patterns/reader';
 import { Profiles, shippedIn } from './features/profiles/service';
+import { checkScript, factsScript } from './thread-script';
 
 // The server. `--demo` loads the demo data when there is none, `--season FILE` a year of its work with them. What else there is to do to a database: see admin.ts.
 const here = dirname(fileURLToPath(import.meta.url));
@@ -44,7 +45,7 @@ const season = process.argv.indexOf('--season');
 if (process.argv.includes('--demo'))
   await loadDemo(profiles, season < 0 ? undefined : process.argv[season + 1], (done) => void process.send?.({ done }));
 
-const app = createApp({ ...config, sequelize, profiles, logger });
+const app = createApp({ ...config, sequelize, profiles, reader: new BookReader(factsScript(here)), logger });
 const server = app.listen(config.port, config.host, (error) => {
   if (error) {
     logger.fatal({ code: (error as NodeJS.ErrnoException).code }, 'cannot listen');

@@ -14,7 +14,8 @@ import { migrate } from '../src/db/migrate';
 import { defineModels } from '../src/db/models';
 import { DEMO_PASSWORD, loadDemo } from '../src/demo/demo';
 import { ProfileChecker } from '../src/features/profiles/checker';
-import { checkScript } from '../src/features/profiles/check-script';
+import { BookReader } from '../src/features/patterns/reader';
+import { checkScript, factsScript } from '../src/thread-script';
 import { Profiles, shippedIn } from '../src/features/profiles/service';
 import { KEY_HEADER, SESSION_COOKIE } from '../src/http/sessions';
 import { furnished, pour } from './furnished';
@@ -59,6 +60,7 @@ export function openHouse({ season, say }: Furnished = {}): House {
     string,
   ];
   const checker = new ProfileChecker(checkScript(join(__dirname, '../src')));
+  const reader = new BookReader(factsScript(join(__dirname, '../src')));
   let profiles: Profiles;
   const sessionSecret = randomBytes(16).toString('hex');
   const logger = pino({ level: 'silent' });
@@ -66,7 +68,7 @@ export function openHouse({ season, say }: Furnished = {}): House {
   let owner: Sequelize;
   let app: Express;
   const anotherApp = (on = sequelize, settings: Partial<AppOptions> = {}): Express =>
-    createApp({ sequelize: on, profiles, sessionSecret, logger, webDir: '', ...settings });
+    createApp({ sequelize: on, profiles, reader, sessionSecret, logger, webDir: '', ...settings });
 
   const create = async (name: string): Promise<void> => {
     const first = connect(ownersServer!, { patient: true });
@@ -96,6 +98,7 @@ export function openHouse({ season, say }: Furnished = {}): House {
     app = anotherApp();
   });
   afterAll(async () => {
+    await reader.close();
     await sequelize.close();
     await owner.query(`DROP DATABASE ${database}`);
     await owner.close();

@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import { profileIds, profileSource, readText } from '../files';
 import type { Command, Done } from '../main';
 import { UsageError } from '../usage';
-import { sideBySide } from './side-by-side';
+import { sideBySide } from '../side-by-side';
 import { scoreProfile, type Score } from './figures';
 import { scoreInWorld, type WorldScore } from './world';
 import { worldTable } from './world-table';
@@ -99,6 +99,7 @@ export const score: Command = async (args) => {
   const scores =
     wanted.length > 1
       ? await sideBySide<Score>(
+          'score',
           wanted,
           Object.entries(size).flatMap(([name, value]) => [`--${name}`, String(value)]),
         )
@@ -118,7 +119,14 @@ async function inWorld(
   const world = readWorld(readText(path), path);
   const scores =
     wanted.length > 1
-      ? await sideBySide<WorldScore[]>(wanted, ['--world', path, '--visits', String(visits), '--seed', String(seed)])
+      ? await sideBySide<WorldScore[]>('score', wanted, [
+          '--world',
+          path,
+          '--visits',
+          String(visits),
+          '--seed',
+          String(seed),
+        ])
       : wanted.map((id) => [world, wider(world, WIDER)].map((w) => scoreInWorld(id, w, visits, seed)));
   return { text: json ? JSON.stringify({ seed, scores }, null, 2) : worldTable(scores, seed), exit: 0 };
 }

@@ -1,7 +1,7 @@
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import { type Build, buildKey, findPart, type PartIndex } from '../profile';
-import { type EvidenceItem, kindOf, type Prediction } from '../question';
+import { type EvidenceItem, kindOf, type Prediction, untilMended } from '../question';
 import type { Episode } from '../simulation';
 import { type CallEvent, reduceCall } from '../visit';
 import { buildFor, drawnModel, engineFor, hideable } from './draw-exercise';
@@ -40,7 +40,7 @@ export function exerciseFromCall(
     return { problem: 'This machine is wired in its own way: exercises are on the drawings of the Library.' };
   const engine = engineFor({ level, seed: alike[0]!, profile }, source);
   const { evidence, record, followed } = reduceCall(engine.model, events);
-  const before = untilMended(evidence.items, evidence.episodes);
+  const before = untilMended(evidence);
   const assessment = engine.assess({ ...evidence, items: before });
   // What the record names is it, of the severity that explains best; the repair proved it where no reading did.
   const named = record && findPart(engine.model, record.part)?.index;
@@ -62,12 +62,6 @@ const likeliest = ({ hypotheses, probabilities }: Assessment, part: PartIndex): 
   hypotheses
     .filter((h) => h.kind === 'fault' && h.breaks === part)
     .sort((a, b) => probabilities[b.index]! - probabilities[a.index]!)[0];
-
-/** What was answered before anything was mended. */
-function untilMended(items: readonly EvidenceItem[], episodes: readonly Episode[]): EvidenceItem[] {
-  const mended = episodes.findIndex(({ repaired }) => repaired.length > 0);
-  return items.filter(({ episode }) => mended < 0 || episode < mended);
-}
 
 function kindOfHidden(engine: Engine, hidden: Hypothesis): ExerciseKind | undefined {
   const kinds = ['single', 'cause', 'refer', 'fitful'] as const;

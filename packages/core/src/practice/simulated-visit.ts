@@ -78,14 +78,19 @@ export class SimulatedVisit {
     return this.engine.assess(this.evidence);
   }
 
-  /** Watches a try, then tests until the break is proved or no test is worth making. */
-  diagnose(): Finding {
+  /** Watches a try: every step, how it ended, and what the light shows. */
+  watch(): void {
     const { looksAfter } = this.technician.habits;
     const look = (question: Question): boolean =>
       this.ask(looksAfter === undefined ? question : { ...question, after: looksAfter });
     for (const phase of this.engine.model.phases) look({ kind: 'seen', phase: phase.index });
     look({ kind: 'outcome' });
     if (this.engine.model.codes.length > 0) look({ kind: 'code' });
+  }
+
+  /** Watches a try, then tests until the break is proved or no test is worth making. */
+  diagnose(): Finding {
+    this.watch();
     let minutes = 0;
     const stated: Stated[] = [];
     const made: string[] = [];

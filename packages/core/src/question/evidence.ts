@@ -14,6 +14,12 @@ export interface Evidence {
   readonly items: readonly EvidenceItem[];
 }
 
+/** What was answered before anything was mended. */
+export function untilMended({ items, episodes }: Evidence): readonly EvidenceItem[] {
+  const mended = episodes.findIndex(({ repaired }) => repaired.length > 0);
+  return mended < 0 ? items : items.filter(({ episode }) => episode < mended);
+}
+
 /** A question in a kind of episode. */
 export const askedKey = (model: Model, episode: Episode, question: Question): string =>
   `${episodeKey(episode)}|${questionKey(model, question)}`;

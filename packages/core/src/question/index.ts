@@ -5,7 +5,7 @@
 export { answered, type AnswerForm } from './answer-form';
 export { bodyOf, meansFields, name, oneOf, readingFields } from './body-fields';
 export { type Complaint, complainsOf } from './complaint';
-export { askedKey, type Evidence, type EvidenceItem } from './evidence';
+export { askedKey, untilMended, type Evidence, type EvidenceItem } from './evidence';
 export { type Fit, likelihood, type Scale } from './fit';
 export { codesOf } from './kinds/code';
 export { jointsOf } from './joints';

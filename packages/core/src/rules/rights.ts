@@ -27,6 +27,7 @@ export type Action =
   | 'countersign'
   | 'tighten'
   | 'teach'
+  | 'rates'
   | 'grants'
   | 'accounts'
   | 'loosen';
@@ -137,6 +138,7 @@ function byRole(person: Authority, action: Action, state: State): Right {
     case 'tighten':
       return role === 'lead' || role === 'admin' ? '+' : '-';
     case 'teach':
+    case 'rates':
       return role === 'lead' ? '+' : '-';
     case 'accounts':
       return role === 'admin' ? '+' : '-';

@@ -7,6 +7,7 @@ import { defineLimits } from '../features/limits/model';
 import { defineMachines } from '../features/machines/model';
 import { definePhotos } from '../features/photos/model';
 import { defineStoredProfile } from '../features/profiles/model';
+import { definePatterns } from '../features/patterns/model';
 import { definePractice } from '../features/practice/model';
 import { definePeople } from '../features/session/model';
 import { defineSearch } from '../features/search/model';
@@ -28,4 +29,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineDays(sequelize);
   defineSearch(sequelize);
   definePractice(sequelize);
+  definePatterns(sequelize);
 }

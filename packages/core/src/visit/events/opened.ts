@@ -19,7 +19,12 @@ const pins = {
   variant: t.Optional(name),
   build: t.Optional(build),
   engineVersion: name,
-  settings: t.Object({ units: oneOf(['us', 'si'] as const), settingsVersion: name }),
+  settings: t.Object({
+    units: oneOf(['us', 'si'] as const),
+    settingsVersion: name,
+    /** The version of the shop's rates; those that ship where there is none. */
+    rates: t.Optional(t.Integer({ minimum: 1, maximum: 2_147_483_647 })),
+  }),
 };
 
 const body = bodyOf('opened', {

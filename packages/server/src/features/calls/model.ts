@@ -20,7 +20,7 @@ export class Call extends Model<InferAttributes<Call>, InferCreationAttributes<C
   declare profileVersion: string;
   declare build: Build;
   declare engineVersion: string;
-  declare settings: { units: string; settingsVersion: string };
+  declare settings: { units: string; settingsVersion: string; rates?: number };
   declare openedBy: string;
   declare createdAt: CreationOptional<Date>;
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ProfileChecker } from './checker';
-import { checkScript } from './check-script';
+import { checkScript } from '../../thread-script';
 
 const script = checkScript(join(__dirname, '../..'));
 const sound = readFileSync(join(__dirname, '../../../../../docs/examples/wall-heater.yaml'), 'utf8');

@@ -1,17 +1,12 @@
 import { Piscina } from 'piscina';
 import { Problem } from '../../http/problem';
+import type { ThreadScript } from '../../thread-script';
 import type { CheckAnswer, CheckAsked } from './checks';
 
 /** What one check may take: time in milliseconds, memory in megabytes, and how many may wait for their turn. */
 const LIMITS = { time: 30_000, memory: 192, waiting: 16 };
 
 type Limits = Readonly<typeof LIMITS>;
-
-/** Where the checks are, and how Node has to be started to read them. */
-export interface CheckScript {
-  readonly file: string;
-  readonly execArgv?: string[];
-}
 
 /**
  * Checks profiles beside the server, in a thread of limited time and memory: what takes too long is ended with its thread, and
@@ -24,7 +19,7 @@ export class ProfileChecker {
   #waiting = 0;
 
   constructor(
-    { file, execArgv = [] }: CheckScript,
+    { file, execArgv = [] }: ThreadScript,
     private readonly limits: Limits = LIMITS,
   ) {
     this.#pool = new Piscina({

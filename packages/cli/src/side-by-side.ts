@@ -5,22 +5,26 @@ import { availableParallelism } from 'node:os';
 const CLI = process.argv[1]!;
 
 /**
- * Scores several families at once, one process for each core; the figures are the same as one after the other. `options` are
- * those of the command line.
+ * Lets a command work on several families at once, one process for each core; the figures are the same as one after the other.
+ * `options` are those of the command line; the command prints `{scores: […]}`.
  */
-export async function sideBySide<Score>(ids: readonly string[], options: readonly string[]): Promise<Score[]> {
+export async function sideBySide<Score>(
+  command: string,
+  ids: readonly string[],
+  options: readonly string[],
+): Promise<Score[]> {
   const scores = new Map<string, Score>();
   const waiting = [...ids];
   const work = async (): Promise<void> => {
     for (let id = waiting.shift(); id !== undefined; id = waiting.shift())
-      scores.set(id, await scoreOf<Score>(id, options));
+      scores.set(id, await scoreOf<Score>(command, id, options));
   };
   await Promise.all(Array.from({ length: availableParallelism() }, work));
   return ids.map((id) => scores.get(id)!);
 }
 
-function scoreOf<Score>(id: string, options: readonly string[]): Promise<Score> {
-  const child = spawn(process.execPath, [CLI, 'score', id, ...options, '--json'], {
+function scoreOf<Score>(command: string, id: string, options: readonly string[]): Promise<Score> {
+  const child = spawn(process.execPath, [CLI, command, id, ...options, '--json'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   let out = '';
@@ -28,7 +32,7 @@ function scoreOf<Score>(id: string, options: readonly string[]): Promise<Score> 
   return new Promise((resolve, reject) => {
     child.on('error', reject);
     child.on('close', (code) => {
-      if (code !== 0) return reject(new Error(`scoring ${id} ended with ${code}`));
+      if (code !== 0) return reject(new Error(`${command} of ${id} ended with ${code}`));
       resolve((JSON.parse(out) as { scores: Score[] }).scores[0]!);
     });
   });

@@ -1,0 +1,63 @@
+import { type Engine, standingOf } from '../diagnosis';
+import type { Hypothesis } from '../inference';
+import { findPart, type Model } from '../profile';
+import { untilMended } from '../question';
+import type { BreakRecord, CallState } from '../visit';
+
+/** The way of failing of a hypothesis as it is counted: what comes and goes counts with what stays. */
+export const wayOf = ({ family }: Pick<Hypothesis, 'family'>): string => family.replace(/~$/, '');
+
+/** What is assumed of each way of failing of an appliance: its relative rate. */
+export const assumedRates = (model: Model): ReadonlyMap<string, number> => {
+  const rates = new Map<string, number>();
+  for (const part of model.parts)
+    for (const mode of part.modes) {
+      const way = `${part.id}.${mode.id}`;
+      rates.set(way, (rates.get(way) ?? 0) + mode.relativeRate);
+    }
+  return rates;
+};
+
+/** The way of failing that the words of a record name; nothing where they are somebody's own. */
+export function namedWay(
+  { parts }: Model,
+  record: Pick<BreakRecord, 'part' | 'failure' | 'cause'>,
+): string | undefined {
+  for (const part of parts)
+    for (const mode of part.modes) {
+      const words = `${part.title} ${mode.words}`.toLowerCase();
+      const own = part.id === record.part && (record.failure === mode.words || endsWith(record.failure, words));
+      if (own || endsWith(record.cause, words)) return `${part.id}.${mode.id}`;
+    }
+  return undefined;
+}
+
+const endsWith = (said: string, words: string): boolean => said.trim().toLowerCase().endsWith(words);
+
+/**
+ * The ways of failing that a call counts for, with how much of it: one that was proved counts for the one that its record names, or for
+ * those of the recorded part by how well they fit; one that was only suspected for what fits. Nothing that was learned goes into the
+ * fit: pass an engine with the rates that ship, or what was learned would prove itself.
+ */
+export function countedWays(shipped: Engine, state: CallState): ReadonlyMap<string, number> {
+  const { record } = state;
+  if (!record || record.part === 'none') return new Map();
+  const assessment = shipped.assess({ ...state.evidence, items: untilMended(state.evidence) }, { pairs: false });
+  const proved = record.standing === 'proved' || standingOf(assessment) === 'proved';
+  const named = namedWay(shipped.model, record);
+  if (proved && named !== undefined) return new Map([[named, 1]]);
+  const broken = findPart(shipped.model, record.part)?.index;
+  const weights = new Map<string, number>();
+  for (const h of assessment.hypotheses) {
+    if (h.kind !== 'fault' && h.kind !== 'other') continue;
+    if (proved && h.breaks !== broken && h.faults[0]?.part !== broken) continue;
+    weights.set(wayOf(h), (weights.get(wayOf(h)) ?? 0) + assessment.probabilities[h.index]!);
+  }
+  const total = [...weights.values()].reduce((a, b) => a + b, 0);
+  if (total <= 0) return new Map();
+  // What is proved is one case; what is suspected is as much of one as the model can explain.
+  return new Map([...weights].filter(([, w]) => w > LEAST).map(([way, w]) => [way, proved ? w / total : w]));
+}
+
+/** Less of a case than this is not written down. */
+const LEAST = 0.005;

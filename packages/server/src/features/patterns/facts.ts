@@ -1,0 +1,110 @@
+import {
+  assumedRates,
+  type CaseFacts,
+  caseFacts,
+  type Counted,
+  factorsOf,
+  type FamilyRates,
+  learnFamily,
+  type RateBook,
+  sum,
+} from '@zetalysis/core/book';
+import { Engine } from '@zetalysis/core/diagnosis';
+import { type Build, buildKey, loadProfile } from '@zetalysis/core/profile';
+import { type CallEvent, reduceCall } from '@zetalysis/core/visit';
+
+/** A call to be read, with what it was worked under; or what is to be learned of all of them. */
+export type Asked =
+  | {
+      readonly what: 'facts';
+      readonly source: string;
+      readonly build: Build;
+      readonly events: readonly CallEvent[];
+      /** The rates that it was worked with; those that ship where there are none. */
+      readonly rates: RateBook | undefined;
+      readonly machine: { readonly profile: string; readonly make: string; readonly age: number | undefined };
+    }
+  /** What is learned of families by what was counted. */
+  | { readonly what: 'learn'; readonly families: readonly CountedOf[] };
+
+/** Cases of a family, in rows as they were counted, with the machine years of each make and age. */
+export interface CountedOf {
+  readonly profile: string;
+  readonly source: string;
+  readonly cases: readonly {
+    readonly way: string;
+    readonly make: string;
+    readonly age: string | null;
+    readonly cases: number;
+  }[];
+  readonly years: readonly { readonly make: string; readonly age: string | null; readonly years: number }[];
+}
+
+/** What was learned, and what each way of failing is called, by family. */
+export interface Learned {
+  readonly book: RateBook;
+  readonly titles: Readonly<Record<string, Readonly<Record<string, string>>>>;
+}
+
+/** As many engines stay in memory. */
+const KEPT = 4;
+const engines = new Map<string, Engine>();
+
+/** In a thread of its own: an engine replays the call. Nothing where no break was recorded. */
+export default function answer(asked: Asked): CaseFacts | undefined | Learned {
+  if (asked.what === 'learn') return learn(asked.families);
+  const { source, build, events, rates, machine } = asked;
+  const shipped = engineOf(source, build);
+  const worked = rates ? new Engine(shipped.model, factorsOf(rates, plain(machine))) : shipped;
+  return caseFacts(worked, shipped, reduceCall(shipped.model, events));
+}
+
+const plain = ({ profile, make, age }: { profile: string; make: string; age: number | undefined }) => ({
+  profile,
+  make,
+  ...(age !== undefined && { age }),
+});
+
+function learn(families: readonly CountedOf[]): Learned {
+  const titles: Record<string, Record<string, string>> = {};
+  const learned: Record<string, FamilyRates> = {};
+  for (const { profile, source, cases, years } of families) {
+    const model = loadProfile(source, 'profile');
+    titles[profile] = Object.fromEntries(
+      model.parts.flatMap((p) => p.modes.map((m) => [`${p.id}.${m.id}`, `${p.title}: ${m.words}`])),
+    );
+    const group = (of: (row: { make: string; age: string | null }) => string | null): Map<string, Counted> => {
+      const groups = new Map<string, Counted>();
+      for (const id of new Set(years.map(of).filter((g) => g !== null && g !== '')))
+        groups.set(
+          id!,
+          counted(
+            cases.filter((c) => of(c) === id),
+            years.filter((y) => of(y) === id),
+          ),
+        );
+      return groups;
+    };
+    learned[profile] = learnFamily(assumedRates(model), {
+      ...counted(cases, years),
+      makes: group((row) => row.make),
+      ages: group((row) => row.age),
+    });
+  }
+  return { book: { format: 'zetalysis-rates/1', families: learned }, titles };
+}
+
+function counted(cases: CountedOf['cases'], years: CountedOf['years']): Counted {
+  const ways = new Map<string, number>();
+  for (const { way, cases: n } of cases) ways.set(way, (ways.get(way) ?? 0) + n);
+  return { cases: ways, years: sum(years.map((y) => y.years)) };
+}
+
+function engineOf(source: string, build: Build): Engine {
+  const key = `${buildKey(build)} ${source}`;
+  const known = engines.get(key) ?? new Engine(loadProfile(source, 'profile', { build }));
+  engines.delete(key);
+  engines.set(key, known);
+  for (const old of [...engines.keys()].slice(0, Math.max(0, engines.size - KEPT))) engines.delete(old);
+  return known;
+}

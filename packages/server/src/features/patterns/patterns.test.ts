@@ -1,0 +1,102 @@
+import type { Advice, Breaks, PatternsStanding, Rates, SeenCase } from '@zetalysis/contract';
+import type { RateBook } from '@zetalysis/core/book';
+import { openHouse } from '../../../test/house';
+
+const { api, signIn } = openHouse();
+
+const get = async <R>(path: string, name = 'rosa') => {
+  const { status, body } = await api()
+    .get(`/api${path}`)
+    .set(await signIn(name));
+  return { status, body: body as R & { detail?: string } };
+};
+const post = async <R>(path: string, given: object = {}, name = 'rosa') => {
+  const { status, body } = await api()
+    .post(`/api${path}`)
+    .set(await signIn(name))
+    .send(given);
+  return { status, body: body as R & { detail?: string } };
+};
+const readAll = async (): Promise<PatternsStanding> => {
+  for (;;) {
+    const { body } = await post<PatternsStanding>('/patterns/read');
+    if (body.unread === 0) return body;
+  }
+};
+
+test('closed calls are read into the book, some at a time, and each once', async () => {
+  const before = (await get<PatternsStanding>('/patterns')).body;
+  expect(before.calls).toBe(0);
+  expect(before.unread).toBeGreaterThan(5);
+  const after = await readAll();
+  expect(after.calls).toBe(before.unread);
+  expect(after.breaks).toBeGreaterThan(2);
+  expect(await readAll()).toEqual(after);
+});
+
+test('breaks are counted by what broke and what was its cause, and the calls behind a figure are shown', async () => {
+  const { lines, total } = (await get<Breaks>('/patterns/breaks')).body;
+  expect(total).toBe(lines.reduce((sum, l) => sum + l.cases, 0));
+  expect(lines.map((l) => l.cases)).toEqual([...lines.map((l) => l.cases)].sort((a, b) => b - a));
+  for (const { title, cases } of lines) {
+    const behind = (await get<{ cases: SeenCase[] }>(`/patterns/cases?part=${encodeURIComponent(title)}`)).body.cases;
+    expect(behind).toHaveLength(cases);
+    expect(new Set(behind.map((c) => c.title))).toEqual(new Set([title]));
+  }
+  const rod = lines.find(({ title }) => title === 'flame rod')!;
+  expect(rod.cases).toBeGreaterThan(0);
+  const none = (await get<Breaks>('/patterns/breaks?from=2001-01-01&until=2001-02-01')).body;
+  expect(none).toMatchObject({ lines: [], total: 0 });
+});
+
+test('everybody sees what the advice on their own calls was worth, a lead that on the shop’s', async () => {
+  const mine = (await get<Advice>('/patterns/advice', 'imre')).body;
+  const shop = (await get<Advice>('/patterns/advice?whose=shop')).body;
+  expect(mine.of).toBeLessThan(shop.of);
+  expect(mine.people).toEqual([]);
+  expect(shop.people.length).toBeGreaterThan(0);
+  for (const { right } of shop.stages) {
+    expect(right.low).toBeLessThanOrEqual(right.share);
+    expect(right.high).toBeGreaterThanOrEqual(right.share);
+  }
+  expect(await get('/patterns/advice?whose=shop', 'imre')).toMatchObject({ status: 403 });
+});
+
+test('rates are learned, kept, published and taken back by a lead; what they would have changed is said', async () => {
+  const learned = (await get<Rates>('/rates')).body;
+  expect(learned).toMatchObject({ current: null, versions: [] });
+  const counted = learned.lines.filter((l) => l.cases > 0.9);
+  expect(counted.length).toBeGreaterThan(0);
+  for (const { low, rate, high } of learned.lines) {
+    expect(low).toBeLessThanOrEqual(rate);
+    expect(rate).toBeLessThanOrEqual(high);
+  }
+  expect(await post('/rates', { words: 'mine' }, 'imre')).toMatchObject({ status: 403 });
+  const kept = await post<Rates>('/rates', { words: 'First of the shop' });
+  expect(kept.status).toBe(201);
+  const [{ version }] = kept.body.versions as [Rates['versions'][number]];
+  expect((await get<{ version: number | null }>('/rates/current', 'imre')).body).toEqual({ version: null });
+  const published = await post<Rates>(`/rates/${version}/publish`, { words: 'From today on' });
+  expect(published.body).toMatchObject({ current: version });
+  // Nothing was learned since: beside what is published nothing changes.
+  expect(published.body.changed).toMatchObject({ better: 0, worse: 0, neither: 0 });
+  expect((await get<{ version: number | null }>('/rates/current', 'imre')).body).toEqual({ version });
+  const { book } = (await get<{ book: RateBook }>(`/rates/${version}`, 'bea')).body;
+  expect(Object.keys(book.families).length).toBeGreaterThan(0);
+  expect((await post<Rates>('/rates/shipped', { words: 'Back to what ships' })).body).toMatchObject({ current: null });
+  expect(await post(`/rates/${version}/publish`, { words: 'again' }, 'imre')).toMatchObject({ status: 403 });
+  expect(await post('/rates/99999/publish', { words: 'x' })).toMatchObject({ status: 404 });
+  expect(await get('/rates/99999')).toMatchObject({ status: 404 });
+});
+
+test.each([
+  ['/patterns/breaks?from=yesterday', /day as 2026-11-30/],
+  ['/patterns/breaks?person=imre', /person/],
+  ['/patterns/advice?whose=everybody', /whose/],
+  ['/rates/0', /version/],
+  ['/patterns/cases?colour=red', /colour/],
+])('%s is refused in words', async (path, words) => {
+  const { status, body } = await get(path);
+  expect(status).toBe(400);
+  expect(body.detail).toMatch(words);
+});

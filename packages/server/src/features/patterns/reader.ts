@@ -1,0 +1,36 @@
+import type { CaseFacts } from '@zetalysis/core/book';
+import { Piscina } from 'piscina';
+import type { ThreadScript } from '../../thread-script';
+import type { Asked, CountedOf, Learned } from './facts';
+
+/** Megabytes that a thread which replays calls may take. */
+const MEMORY = 320;
+
+/** Replays calls beside the server, one at a time, in a thread of its own: nobody waits for it. */
+export class BookReader {
+  readonly #pool: Piscina<Asked, CaseFacts | undefined | Learned>;
+
+  constructor({ file, execArgv = [] }: ThreadScript) {
+    this.#pool = new Piscina({
+      filename: file,
+      execArgv,
+      minThreads: 0,
+      maxThreads: 1,
+      idleTimeout: 30_000,
+      resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: 32 },
+    });
+    this.#pool.on('error', () => undefined);
+  }
+
+  facts(asked: Omit<Extract<Asked, { what: 'facts' }>, 'what'>): Promise<CaseFacts | undefined> {
+    return this.#pool.run({ what: 'facts', ...asked }) as Promise<CaseFacts | undefined>;
+  }
+
+  learn(families: readonly CountedOf[]): Promise<Learned> {
+    return this.#pool.run({ what: 'learn', families }) as Promise<Learned>;
+  }
+
+  close(): Promise<void> {
+    return this.#pool.destroy();
+  }
+}

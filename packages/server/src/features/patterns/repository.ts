@@ -1,0 +1,314 @@
+import type { PatternsFilter } from '@zetalysis/contract';
+import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
+import { type CreationAttributes, QueryTypes } from 'sequelize';
+import { v7 } from 'uuid';
+import { retried } from '../../db/retry';
+import { StoredFacts, StoredPublication, StoredRates, StoredWay } from './model';
+
+const select = <R extends object>(sql: string, replacements: Record<string, unknown> = {}): Promise<R[]> =>
+  StoredFacts.sequelize!.query<R>(sql, { replacements, type: QueryTypes.SELECT });
+
+/** Calls that are closed, and of which the book does not know the newest entry. */
+const UNREAD = `FROM overviews o LEFT JOIN case_facts f ON f.callId = o.callId
+  WHERE o.open = 0 AND (f.callId IS NULL OR f.upTo < o.upTo)`;
+
+export const unreadCalls = async (most: number): Promise<{ callId: string; upTo: number }[]> =>
+  select(`SELECT o.callId, o.upTo ${UNREAD} ORDER BY o.openedAt DESC, o.callId LIMIT :most`, { most });
+
+/** Keeps what a call is worth, in place of what was kept of it. */
+export const keepFacts = (
+  facts: CreationAttributes<StoredFacts>,
+  ways: Readonly<Record<string, number>>,
+): Promise<void> =>
+  retried(StoredFacts.sequelize!, async (transaction) => {
+    const { callId, profile, make, age } = facts;
+    await StoredWay.destroy({ where: { callId }, transaction });
+    await StoredFacts.destroy({ where: { callId }, transaction });
+    await StoredFacts.create(facts, { transaction });
+    const rows = Object.entries(ways).map(([way, share]) => ({ callId, way, share, profile, make, age }));
+    if (rows.length > 0) await StoredWay.bulkCreate(rows, { transaction });
+  });
+
+interface StandingRow {
+  readonly calls: number | string;
+  readonly breaks: number | string | null;
+  readonly machines: number | string;
+  readonly first: Date | null;
+  readonly last: Date | null;
+}
+
+/** What the book holds. */
+export async function bookStanding() {
+  const [[row], [unread], profiles, makes, sites, people] = await Promise.all([
+    select<StandingRow>(
+      `SELECT COUNT(*) AS calls, SUM(part IS NOT NULL AND part <> 'none') AS breaks, COUNT(DISTINCT machineId) AS machines,
+              MIN(openedAt) AS first, MAX(openedAt) AS last FROM case_facts`,
+    ),
+    select<{ unread: number | string }>(`SELECT COUNT(*) AS unread ${UNREAD}`),
+    select<{ profile: string }>('SELECT DISTINCT profile FROM case_facts ORDER BY profile'),
+    select<{ make: string }>("SELECT DISTINCT make FROM case_facts WHERE make <> '' ORDER BY make"),
+    select<{ site: string }>(
+      `SELECT DISTINCT m.site FROM machines m WHERE m.site <> '' AND EXISTS (SELECT 1 FROM case_facts f WHERE f.machineId = m.id)
+        ORDER BY m.site`,
+    ),
+    select<{ id: string; name: string }>(
+      `SELECT p.id, p.fullName AS name FROM people p WHERE EXISTS (SELECT 1 FROM case_facts f WHERE f.personId = p.id)
+        ORDER BY p.fullName`,
+    ),
+  ]);
+  return {
+    calls: Number(row!.calls),
+    breaks: Number(row!.breaks ?? 0),
+    machines: Number(row!.machines),
+    unread: Number(unread!.unread),
+    from: row!.first && new Date(row!.first).toISOString(),
+    to: row!.last && new Date(row!.last).toISOString(),
+    profiles: profiles.map((r) => r.profile),
+    makes: makes.map((r) => r.make),
+    sites: sites.map((r) => r.site),
+    people,
+  };
+}
+
+/** The calls that are meant, as a condition on `f` and `m`. */
+function meant({ profile, make, site, age, person, from, until }: PatternsFilter): {
+  readonly sql: string;
+  readonly values: Record<string, unknown>;
+} {
+  const parts = [
+    profile !== undefined && 'f.profile = :profile',
+    make !== undefined && 'f.make = :make',
+    age !== undefined && 'f.age = :age',
+    site !== undefined && 'm.site = :site',
+    person !== undefined && 'f.personId = :person',
+    from !== undefined && 'f.openedAt >= :from',
+    until !== undefined && 'f.openedAt < :until',
+  ].filter((p) => p !== false);
+  const values = { profile, make, site, age, person, from, until };
+  return { sql: parts.length === 0 ? '' : `AND ${parts.join(' AND ')}`, values };
+}
+
+const FACTS = 'FROM case_facts f LEFT JOIN machines m ON m.id = f.machineId';
+const BROKE = "f.part IS NOT NULL AND f.part <> 'none'";
+
+interface BreakRow {
+  readonly part: string;
+  readonly title: string;
+  readonly cause: string;
+  readonly causeTitle: string;
+  readonly cases: number;
+  readonly proved: number;
+  readonly recent: number;
+  readonly before: number;
+}
+
+/** Breaks by what broke and what was its cause. */
+export async function breaksBy(filter: PatternsFilter): Promise<BreakRow[]> {
+  const { sql, values } = meant(filter);
+  const end = filter.until ?? new Date().toISOString().slice(0, 10);
+  const rows = await select<BreakRow>(
+    `SELECT MIN(f.part) AS part, f.title, MIN(f.cause) AS cause, f.causeTitle, COUNT(*) AS cases, SUM(f.standing = 'proved') AS proved,
+            SUM(f.openedAt >= :end - INTERVAL 1 YEAR) AS recent,
+            SUM(f.openedAt < :end - INTERVAL 1 YEAR AND f.openedAt >= :end - INTERVAL 2 YEAR) AS \`before\`
+       ${FACTS} WHERE ${BROKE} ${sql} GROUP BY f.title, f.causeTitle`,
+    { ...values, end },
+  );
+  return rows.map((r) => ({
+    ...r,
+    cases: Number(r.cases),
+    proved: Number(r.proved),
+    recent: Number(r.recent),
+    before: Number(r.before),
+  }));
+}
+
+export interface SeriesRow {
+  readonly profile: string;
+  readonly make: string;
+  readonly part: string;
+  readonly title: string;
+  readonly cases: number;
+  readonly gaps: number;
+  readonly between: number | null;
+}
+
+/** Breaks by make of each family, with the mean time from one to the next on the same machine, days. */
+export async function breaksOfMakes(filter: PatternsFilter): Promise<SeriesRow[]> {
+  const { sql, values } = meant(filter);
+  const rows = await select<SeriesRow>(
+    `SELECT profile, make, MIN(part) AS part, title, COUNT(*) AS cases, COUNT(gap) AS gaps, AVG(gap) AS \`between\`
+       FROM (SELECT f.profile, f.make, f.part, f.title,
+                    DATEDIFF(f.openedAt, LAG(f.openedAt) OVER (PARTITION BY f.machineId, f.title ORDER BY f.openedAt)) AS gap
+               ${FACTS} WHERE ${BROKE} AND f.make <> '' ${sql}) AS b GROUP BY profile, make, title`,
+    values,
+  );
+  return rows.map((r) => ({
+    ...r,
+    cases: Number(r.cases),
+    gaps: Number(r.gaps),
+    between: r.between === null ? null : Number(r.between),
+  }));
+}
+
+interface WatchedMachine {
+  readonly profile: string;
+  readonly make: string;
+  readonly made: string | null;
+  readonly since: Date;
+}
+
+/** Every machine with the day since which it is known. */
+export const machinesWatched = (): Promise<WatchedMachine[]> =>
+  select(
+    `SELECT m.profile, m.make, JSON_VALUE(m.sheet, '$.made') AS made, LEAST(m.createdAt, COALESCE(MIN(c.createdAt), m.createdAt)) AS since
+       FROM machines m LEFT JOIN calls c ON c.machineId = m.id WHERE m.mergedInto IS NULL GROUP BY m.id`,
+  );
+
+interface CountedRow {
+  readonly profile: string;
+  readonly make: string;
+  readonly age: string | null;
+  readonly way: string;
+  readonly cases: number;
+}
+
+/** Cases of each way of failing, by family, make and age. */
+export async function countedCases(): Promise<CountedRow[]> {
+  const rows = await select<CountedRow>(
+    'SELECT profile, make, age, way, SUM(share) AS cases FROM case_ways GROUP BY profile, make, age, way',
+  );
+  return rows.map((r) => ({ ...r, cases: Number(r.cases) }));
+}
+
+interface CaseRow {
+  readonly call: string;
+  readonly machine: string | null;
+  readonly openedAt: Date;
+  readonly profile: string;
+  readonly person: string;
+  readonly title: string;
+  readonly cause: string;
+  readonly standing: string;
+}
+
+/** As many calls as stand behind a figure are shown. */
+const MOST = 300;
+
+/** The calls behind a figure, the newest first. */
+export async function casesBehind(
+  filter: PatternsFilter & {
+    readonly part?: string | undefined;
+    readonly cause?: string | undefined;
+    readonly way?: string | undefined;
+  },
+): Promise<(Omit<CaseRow, 'openedAt'> & { openedAt: string })[]> {
+  const { sql, values } = meant(filter);
+  const { part, cause, way } = filter;
+  const more = [
+    part !== undefined && 'f.title = :part',
+    cause !== undefined && 'f.causeTitle = :cause',
+    way !== undefined && 'EXISTS (SELECT 1 FROM case_ways w WHERE w.callId = f.callId AND w.way = :way)',
+  ].filter((p) => p !== false);
+  const rows = await select<CaseRow>(
+    `SELECT f.callId AS \`call\`, m.label AS machine, f.openedAt, f.profile, p.fullName AS person, f.title, f.causeTitle AS cause, f.standing
+       ${FACTS} JOIN people p ON p.id = f.personId WHERE ${BROKE} ${sql} ${more.map((c) => `AND ${c}`).join(' ')}
+       ORDER BY f.openedAt DESC, f.callId LIMIT ${MOST}`,
+    { ...values, part, cause, way },
+  );
+  return rows.map((r) => ({ ...r, openedAt: new Date(r.openedAt).toISOString() }));
+}
+
+/** So many of the newest calls are looked at for what other rates would have said. */
+const REVIEWED = 2000;
+
+/** Calls on which a try was watched, with what was believed then. */
+export async function watchedCases(): Promise<
+  (Pick<StoredFacts, 'callId' | 'profile' | 'make' | 'age' | 'openedAt'> & {
+    machine: string | null;
+    watched: NonNullable<StoredFacts['watched']>;
+    repairs: readonly string[];
+  })[]
+> {
+  const rows = await select<Record<string, unknown>>(
+    `SELECT f.callId, f.profile, f.make, f.age, f.openedAt, f.watched, f.repairs, m.label AS machine ${FACTS}
+      WHERE f.watched IS NOT NULL AND JSON_LENGTH(f.watched) > 0 ORDER BY f.openedAt DESC LIMIT ${REVIEWED}`,
+  );
+  const read = (value: unknown): unknown => (typeof value === 'string' ? (JSON.parse(value) as unknown) : value);
+  return rows.map((r) => ({ ...r, watched: read(r['watched']), repairs: read(r['repairs']) })) as never;
+}
+
+const RIGHT = ['complaint', 'watched', 'half', 'end'] as const;
+const counts = RIGHT.map((s) => `SUM(f.${s}Right) AS ${s}Right, COUNT(f.${s}Right) AS ${s}Of`).join(', ');
+/** Nobody came back to the machine within thirty days; only of calls that are old enough to know. */
+const CAME_BACK = `EXISTS (SELECT 1 FROM calls b WHERE b.machineId = f.machineId AND b.createdAt > f.openedAt
+  AND b.createdAt <= f.openedAt + INTERVAL ${CALLBACK_WITHIN_DAYS} DAY)`;
+const OLD = `f.machineId IS NOT NULL AND f.openedAt < NOW() - INTERVAL ${CALLBACK_WITHIN_DAYS} DAY`;
+
+export type AdviceRow = Readonly<Record<string, number | string | null>>;
+
+/** What the advice of some calls came to, as sums. */
+export async function adviceOf(filter: PatternsFilter) {
+  const { sql, values } = meant(filter);
+  const where = `WHERE ${BROKE} ${sql}`;
+  const by = (key: string, title: string): Promise<AdviceRow[]> =>
+    select(
+      `SELECT ${key} AS id, ${title} AS title, SUM(f.watchedRight) AS rightly, COUNT(f.watchedRight) AS \`of\`, AVG(f.minutes) AS minutes,
+              AVG(f.plannedMinutes) AS planned ${FACTS} JOIN people p ON p.id = f.personId ${where} GROUP BY ${key} ORDER BY \`of\` DESC`,
+      values,
+    );
+  const half = (column: string, share: number): string =>
+    `PERCENTILE_CONT(${share}) WITHIN GROUP (ORDER BY ${column}) OVER ()`;
+  const [[sums], groups, [spread], families, people, seasons, worst] = await Promise.all([
+    select<AdviceRow>(
+      `SELECT COUNT(*) AS \`of\`, ${counts}, SUM(f.cannot) AS cannot, SUM(f.willNot) AS willNot, SUM(f.fitted) AS fitted,
+              SUM(f.unproved) AS unproved, SUM(f.inVain) AS inVain, SUM(${OLD}) AS old, SUM(${OLD} AND ${CAME_BACK}) AS cameBack ${FACTS} ${where}`,
+      values,
+    ),
+    select<AdviceRow>(
+      `SELECT LEAST(6, FLOOR(f.watchedSaid * 7)) AS bin, AVG(f.watchedSaid) AS said, COUNT(*) AS \`of\`, SUM(f.watchedRight) AS rightly
+         ${FACTS} ${where} AND f.watchedRight IS NOT NULL GROUP BY bin ORDER BY bin`,
+      values,
+    ),
+    select<AdviceRow>(
+      `SELECT DISTINCT ${half('f.tests', 0.5)} AS tests, ${half('f.tests', 0.8)} AS testsMost, ${half('f.minutes', 0.5)} AS minutes,
+              ${half('f.minutes', 0.8)} AS minutesMost, ${half('f.plannedTests', 0.5)} AS plannedTests,
+              ${half('f.plannedMinutes', 0.5)} AS plannedMinutes
+         ${FACTS} ${where} AND f.tests > 0 AND f.plannedTests IS NOT NULL AND f.standing = 'proved'`,
+      values,
+    ),
+    by('f.profile', 'f.profile'),
+    by('f.personId', 'p.fullName'),
+    by("CONCAT(YEAR(f.openedAt - INTERVAL 6 MONTH), '/', RIGHT(YEAR(f.openedAt - INTERVAL 6 MONTH) + 1, 2))", "''"),
+    select<AdviceRow>(
+      `SELECT f.callId AS \`call\`, m.label AS machine, f.title, f.watchedSaid AS said ${FACTS} ${where}
+        AND f.watchedRight = 0 ORDER BY f.watchedSaid DESC LIMIT 3`,
+      values,
+    ),
+  ]);
+  return { sums: sums!, groups, spread, families, people, seasons, worst };
+}
+
+/** The newest versions of the rates, without what they hold. */
+export const rateVersions = (): Promise<StoredRates[]> =>
+  StoredRates.findAll({ attributes: { exclude: ['book'] }, order: [['version', 'DESC']], limit: 60 });
+
+export const ratesWith = (version: number): Promise<StoredRates | null> => StoredRates.findByPk(version);
+
+export const addRates = (row: { byId: string; words: string; cases: number; book: string }): Promise<StoredRates> =>
+  StoredRates.create(row);
+
+/** What was published, the newest first. */
+export const publications = (): Promise<StoredPublication[]> =>
+  StoredPublication.findAll({
+    order: [
+      ['createdAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    limit: 200,
+  });
+
+export const addPublication = (row: {
+  version: number | null;
+  byId: string;
+  words: string;
+}): Promise<StoredPublication> => StoredPublication.create({ id: v7(), ...row });
