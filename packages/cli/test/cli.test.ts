@@ -53,6 +53,8 @@ describe('diagnose', () => {
     ['two formats at once', ['simulate', 'furnace-condensing', '--json', '--csv'], /choose one/],
     ['a seed that is none', ['score', 'furnace-condensing', '--seed', 'abc'], /whole number/],
     ['a count of exercises that is none', ['practice', '--count', 'many'], /whole number from 1/],
+    ['rates without a trial', ['rates'], /takes --trial/],
+    ['a trial of no season', ['rates', '--trial', '--seeds', '0'], /whole number from 1 to 50/],
     ['a level that there is not', ['practice', '--level', '9'], /whole number from 0 to 7/],
   ])('%s: exit 2 with a reason on stderr and no stack', (_name, args, words) => {
     const { code, out, err } = zetalysis(...args);
@@ -196,8 +198,26 @@ describe('weights from a shop’s own counts', () => {
       /did you mean "belt.broken"/,
     );
     expect(zetalysis('diagnose', story, '--weights', file('b.json', '{"belt.broken": -1}')).err).toMatch(/0 or more/);
+    // The same as a shop publishes it.
+    const rate = (n: number) => ({ assumed: 1, cases: 12, rate: n, low: n / 2, high: n * 2 });
+    const published = {
+      format: 'zetalysis-rates/1',
+      families: { 'dryer-burner': { years: 90, ways: { 'belt.broken': rate(0) }, makes: {}, ages: {} } },
+    };
+    expect(first('--weights', file('rates.json', JSON.stringify(published)))).not.toBe('belt:replace');
     expect(zetalysis('diagnose', story, '--weights', file('c.json', '[1')).err).toMatch(/not JSON/);
   });
+});
+
+test('rates that are learned are tried on a season with hidden true ones, the same for the same seed', () => {
+  const args = ['rates', '--trial', 'dryer-burner', '--seeds', '1', '--breaks', '60', '--visits', '2', '--json'];
+  const { code, out } = zetalysis(...args);
+  expect(code).toBe(0);
+  const [[trial]] = (JSON.parse(out) as { scores: [[Record<string, number & Record<string, number>>]] }).scores;
+  expect(trial).toMatchObject({ profile: 'dryer-burner', seed: 1, visits: 2 });
+  expect(trial['covered']! / trial['ways']!).toBeGreaterThan(0.7);
+  expect(trial['loss']!['learned']).toBeLessThan(trial['loss']!['assumed']! + 0.2);
+  expect(zetalysis(...args).out).toBe(out);
 });
 
 test('practice draws exercises, and says what each player’s marks are; the same seed draws the same', () => {

@@ -1,7 +1,7 @@
 import * as t from '@sinclair/typebox';
 import { DATED_TYPES, type MachineEntry } from '@zetalysis/core/history';
 import type { Authority } from '@zetalysis/core/rules';
-import { BODIES, build, type CallEvent, type Overview, uuid } from '@zetalysis/core/visit';
+import { BODIES, build, type CallEvent, type Overview, pinnedRates, uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
 import { deviceName, listing, moment, nullable, personName, profileId, profileVersion } from './fields';
 import { machine } from './machines';
@@ -73,7 +73,7 @@ const head = t.Object({
   profileVersion,
   build,
   engineVersion: t.String({ maxLength: 80 }),
-  settings: t.Object({ units: words, settingsVersion: words, rates: t.Optional(t.Integer()) }),
+  settings: t.Object({ units: words, settingsVersion: words, rates: t.Optional(pinnedRates) }),
   openedAt: moment,
   machine: nullable(machine),
 });

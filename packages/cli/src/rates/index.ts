@@ -4,7 +4,7 @@ import { profileIds, profileSource } from '../files';
 import type { Command } from '../main';
 import { sideBySide } from '../side-by-side';
 import { UsageError } from '../usage';
-import { playTrial, type Trial } from './trial';
+import { playTrials, type Trial } from './trial';
 
 const HELD_OUT = 200;
 
@@ -35,7 +35,10 @@ export const rates: Command = async (args) => {
   for (const id of positionals) profileSource(id);
   const wanted = positionals.length > 0 ? positionals : profileIds();
   const play = (id: string): Trial[] =>
-    Array.from({ length: seeds }, (_, i) => playTrial(id, { ...size, seed: from + i }));
+    playTrials(
+      id,
+      Array.from({ length: seeds }, (_, i) => ({ ...size, seed: from + i })),
+    );
   const options = [
     '--trial',
     ...(['seeds', 'seed', 'breaks', 'visits'] as const).flatMap((n) => [`--${n}`, values[n]]),

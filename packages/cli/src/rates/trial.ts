@@ -1,5 +1,5 @@
 import { coverage, type Coverage } from '@zetalysis/core/analysis';
-import { factorsOf, type FamilyRates, learnFamily, sum, wayOf } from '@zetalysis/core/book';
+import { factorsOf, type FamilyRates, learnFamily, sum, suspectedWays, wayOf } from '@zetalysis/core/book';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { type Hypothesis, waysOfFailing } from '@zetalysis/core/inference';
 import { type Finding, SimulatedTechnician, SimulatedVisit } from '@zetalysis/core/practice';
@@ -45,13 +45,26 @@ const SUSPECTED = 0.2;
 /** What a count says of something that it never saw, cases. */
 const NEVER_SEEN = 0.01;
 
-/** Plays one family: a season to learn from, and calls that were held out. */
-export function playTrial(id: string, size: TrialSize): Trial {
+/** Plays one family, under each seed: a season to learn from, and calls that were held out. */
+export function playTrials(id: string, sizes: readonly TrialSize[]): Trial[] {
   const { text, file } = profileSource(id);
   const shipped = new Engine(loadProfile(text, file));
   const known = coverage(shipped);
-  const random = new Random(size.seed * 7919 + ([...id].reduce((at, c) => at * 31 + c.charCodeAt(0), 7) % 100_003));
   const ways = waysThatShow(known);
+  return sizes.map((size) => played({ id, text, file, shipped, known, ways }, size));
+}
+
+interface Family {
+  readonly id: string;
+  readonly text: string;
+  readonly file: string;
+  readonly shipped: Engine;
+  readonly known: Coverage;
+  readonly ways: ReadonlyMap<string, Way>;
+}
+
+function played({ id, text, file, shipped, known, ways }: Family, size: TrialSize): Trial {
+  const random = new Random(size.seed * 7919 + ([...id].reduce((at, c) => at * 31 + c.charCodeAt(0), 7) % 100_003));
   const usual = new Map([...ways].map(([way, { weight }]) => [way, weight]));
   const truth = trueRates(usual, random);
   const years = size.breaks / LEVEL;
@@ -61,15 +74,16 @@ export function playTrial(id: string, size: TrialSize): Trial {
     return new SimulatedTechnician(VirtualAppliance.drawn(text, file, hidden.faults, luck), luck);
   };
   const cases = new Map<string, number>();
-  let call = 0;
+  let [call, untold] = [0, 0];
   for (const [way, perYear] of truth)
     for (let n = poisson(perYear * years, random); n > 0; n--) {
       const counted =
         random.next() < SUSPECTED ? suspected(shipped, meet(way, size.seed * 1_000_003 + call)) : new Map([[way, 1]]);
+      if (counted.size === 0) untold++;
       for (const [w, share] of counted) if (usual.has(w)) cases.set(w, (cases.get(w) ?? 0) + share);
       call++;
     }
-  const learned = learnFamily(usual, { cases, years, makes: new Map(), ages: new Map() });
+  const learned = learnFamily(usual, { cases, years, untold, makes: new Map(), ages: new Map() });
   const book = { format: 'zetalysis-rates/1', families: { [id]: learned } } as const;
   const taught = new Engine(shipped.model, factorsOf(book, { profile: id }));
   const heldOut = Array.from({ length: size.heldOut }, () => pickBy([...truth], ([, rate]) => rate, random)[0]);
@@ -122,16 +136,11 @@ function trueRates(usual: ReadonlyMap<string, number>, random: Random): Readonly
   return new Map([...off].map(([way, rate]) => [way, (LEVEL * rate) / total]));
 }
 
-/** What a call on which a try was watched and nothing proved counts for: what fits, under the rates that ship. */
+/** What a call on which a try was watched and nothing proved counts for, under the rates that ship. */
 function suspected(shipped: Engine, technician: SimulatedTechnician): ReadonlyMap<string, number> {
   const visit = new SimulatedVisit(shipped, technician, 'advice');
   visit.watch();
-  const { hypotheses, probabilities } = visit.assess();
-  const counted = new Map<string, number>();
-  for (const h of hypotheses)
-    if (h.kind === 'fault' || h.kind === 'other')
-      counted.set(wayOf(h), (counted.get(wayOf(h)) ?? 0) + probabilities[h.index]!);
-  return counted;
+  return suspectedWays(visit.assess());
 }
 
 function intervals(

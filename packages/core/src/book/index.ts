@@ -1,8 +1,6 @@
 /** Book: what the calls of a shop add up to. Rates of failing learned from its record, and whether the advice was right. */
 export { type Advised, type CaseFacts, caseFacts, type Stage, STAGES } from './case-facts';
 export {
-  AGES,
-  ageOf,
   casesOf,
   type Counted,
   type CountedFamily,
@@ -14,8 +12,9 @@ export {
   type RateBook,
   rateBook,
 } from './rate-book';
-export { FEW_CASES, type LearnedRate, learnRates, sum } from './rates';
+export { AGES, ageOf, FEW_CASES } from './grouping';
+export { type LearnedRate, learnRates, sum } from './rates';
 export { type Share, shareOf } from './share';
 export { standsOut } from './stands-out';
 export { type Change, changeOf, firstUnder, type Suspicion, suspicionsOf } from './suspicion';
-export { assumedRates, countedWays, namedWay, wayOf } from './ways';
+export { assumedRates, countedWays, namedWay, suspectedWays, wayOf } from './ways';

@@ -1,6 +1,7 @@
 import * as t from '@sinclair/typebox';
 import { Value } from '@sinclair/typebox/value';
 import type { RateFactors } from '../inference';
+import { ageOf } from './grouping';
 import { type LearnedRate, learnRates, sum } from './rates';
 
 /** What was counted of machines that are alike in something: the cases by way of failing, and how long they were watched. */
@@ -12,6 +13,8 @@ export interface Counted {
 
 /** What was counted of a family: all of it, and by make and by age. */
 export interface CountedFamily extends Counted {
+  /** Breaks of which nobody can say how it failed. */
+  readonly untold: number;
   readonly makes: ReadonlyMap<string, Counted>;
   readonly ages: ReadonlyMap<string, Counted>;
 }
@@ -42,36 +45,46 @@ export const rateBook = t.Object({
 export type FamilyRates = t.Static<typeof familyRates>;
 export type RateBook = t.Static<typeof rateBook>;
 
-/** Ages of machines that are counted together, years, from and below. */
-export const AGES = [
-  { id: '0-5', from: 0, below: 5 },
-  { id: '5-10', from: 5, below: 10 },
-  { id: '10-15', from: 10, below: 15 },
-  { id: '15+', from: 15, below: Infinity },
-] as const;
-
-/** Which of them an age belongs to; nothing where it is not known. */
-export const ageOf = (years: number | undefined): string | undefined =>
-  years === undefined ? undefined : AGES.find(({ from, below }) => years >= from && years < below)?.id;
-
 /**
  * Learns the rates of a family. What makes and ages differ in is learned against what the family does: a make with few machines stays
  * near its family.
  */
 export function learnFamily(assumed: ReadonlyMap<string, number>, counted: CountedFamily): FamilyRates {
-  const all = learnRates(assumed, counted.cases, counted.years);
+  // Breaks that nobody could tell are as those that somebody could: so much less of the time was watched.
+  const told = sum(counted.cases.values());
+  const share = told > 0 ? told / (told + counted.untold) : 1;
+  const all = learnRates(assumed, counted.cases, counted.years * share);
   const usual = new Map([...all].map(([way, { rate: r }]) => [way, r]));
   const groups = (of: ReadonlyMap<string, Counted>): FamilyRates['makes'] =>
     Object.fromEntries(
       [...of].map(([id, { cases, years }]) => [
         id,
-        { years, ways: plain(learnRates(usual, cases, years, 'as-assumed')) },
+        // Of what never broke on one of them the family knows as much.
+        { years, ways: plain(learnRates(usual, cases, years * share, 'as-assumed'), ({ cases: n }) => n > 0) },
       ]),
     );
   return { years: counted.years, ways: plain(all), makes: groups(counted.makes), ages: groups(counted.ages) };
 }
 
-const plain = (rates: ReadonlyMap<string, LearnedRate>): FamilyRates['ways'] => Object.fromEntries(rates);
+/** As data, as exactly as anybody could know them. */
+const plain = (
+  rates: ReadonlyMap<string, LearnedRate>,
+  kept: (r: LearnedRate) => boolean = () => true,
+): FamilyRates['ways'] =>
+  Object.fromEntries(
+    [...rates].flatMap(([way, r]) =>
+      kept(r) ? [[way, mapped(r, (n) => Number(n.toPrecision(DIGITS)))] as const] : [],
+    ),
+  );
+const DIGITS = 5;
+
+const mapped = ({ assumed, cases, rate: r, low, high }: LearnedRate, to: (n: number) => number): LearnedRate => ({
+  assumed: to(assumed),
+  cases: to(cases),
+  rate: to(r),
+  low: to(low),
+  high: to(high),
+});
 
 /** A machine as far as its rates depend on it. */
 export interface OfMachine {

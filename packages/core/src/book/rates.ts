@@ -12,9 +12,6 @@ export interface LearnedRate {
   readonly high: number;
 }
 
-/** Below so many cases what was assumed still weighs. */
-export const FEW_CASES = 10;
-
 /** Nine in ten lie between. */
 const LOW = 0.05;
 const HIGH = 0.95;

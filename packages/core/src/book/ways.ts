@@ -1,4 +1,4 @@
-import { type Engine, standingOf } from '../diagnosis';
+import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import { findPart, type Model } from '../profile';
 import { untilMended } from '../question';
@@ -26,7 +26,10 @@ export function namedWay(
   for (const part of parts)
     for (const mode of part.modes) {
       const words = `${part.title} ${mode.words}`.toLowerCase();
-      const own = part.id === record.part && (record.failure === mode.words || endsWith(record.failure, words));
+      // What is built into another part is recorded as that one.
+      const own =
+        [part.id, parts[part.assembly]!.id].includes(record.part) &&
+        (record.failure === mode.words || endsWith(record.failure, words));
       if (own || endsWith(record.cause, words)) return `${part.id}.${mode.id}`;
     }
   return undefined;
@@ -36,8 +39,9 @@ const endsWith = (said: string, words: string): boolean => said.trim().toLowerCa
 
 /**
  * The ways of failing that a call counts for, with how much of it: one that was proved counts for the one that its record names, or for
- * those of the recorded part by how well they fit; one that was only suspected for what fits. Nothing that was learned goes into the
- * fit: pass an engine with the rates that ship, or what was learned would prove itself.
+ * those of the recorded part by how well they fit; one that was only suspected for what fits, and for nothing where no way fits more
+ * than all others together. Nothing that was learned goes into the fit: pass an engine with the rates that ship, or what was learned
+ * would prove itself.
  */
 export function countedWays(shipped: Engine, state: CallState): ReadonlyMap<string, number> {
   const { record } = state;
@@ -46,18 +50,32 @@ export function countedWays(shipped: Engine, state: CallState): ReadonlyMap<stri
   const proved = record.standing === 'proved' || standingOf(assessment) === 'proved';
   const named = namedWay(shipped.model, record);
   if (proved && named !== undefined) return new Map([[named, 1]]);
+  if (!proved) return suspectedWays(assessment);
   const broken = findPart(shipped.model, record.part)?.index;
-  const weights = new Map<string, number>();
-  for (const h of assessment.hypotheses) {
-    if (h.kind !== 'fault' && h.kind !== 'other') continue;
-    if (proved && h.breaks !== broken && h.faults[0]?.part !== broken) continue;
-    weights.set(wayOf(h), (weights.get(wayOf(h)) ?? 0) + assessment.probabilities[h.index]!);
-  }
+  const weights = weightsOf(assessment, (h) => h.breaks === broken || h.faults[0]?.part === broken);
   const total = [...weights.values()].reduce((a, b) => a + b, 0);
-  if (total <= 0) return new Map();
-  // What is proved is one case; what is suspected is as much of one as the model can explain.
-  return new Map([...weights].filter(([, w]) => w > LEAST).map(([way, w]) => [way, proved ? w / total : w]));
+  // What is proved is one case.
+  return new Map([...weights].flatMap(([way, w]) => (w > LEAST * total ? [[way, w / total]] : [])));
+}
+
+/** What a call counts for on which nothing was proved: as much of a case as the model can explain, and nothing where it cannot tell. */
+export function suspectedWays(assessment: Assessment): ReadonlyMap<string, number> {
+  const weights = weightsOf(assessment, () => true);
+  if (Math.max(0, ...weights.values()) < MOSTLY) return new Map();
+  return new Map([...weights].filter(([, w]) => w > LEAST));
+}
+
+function weightsOf(
+  { hypotheses, probabilities }: Assessment,
+  meant: (h: Hypothesis) => boolean,
+): ReadonlyMap<string, number> {
+  const weights = new Map<string, number>();
+  for (const h of hypotheses)
+    if ((h.kind === 'fault' || h.kind === 'other') && meant(h))
+      weights.set(wayOf(h), (weights.get(wayOf(h)) ?? 0) + probabilities[h.index]!);
+  return weights;
 }
 
 /** Less of a case than this is not written down. */
 const LEAST = 0.005;
+const MOSTLY = 0.5;

@@ -15,7 +15,7 @@ export type { NeededPart } from './events/part-needed';
 export { PHOTO_KINDS, type PhotoKind } from './events/photo';
 export type { ListedWire } from './events/wire-listed';
 export type { Recommendation } from './events/recommended';
-export { build, buildEntry, buildOf } from './events/opened';
+export { build, buildEntry, buildOf, type PinnedRates, pinnedRates } from './events/opened';
 export { orderBodies } from './order-bodies';
 export { type LedgerLine, type SetUp, setupEntry } from './events/setup';
 export { LOOSE } from './events/temporary';

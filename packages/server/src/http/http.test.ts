@@ -120,6 +120,11 @@ describe('the house rules of HTTP', () => {
       moves: '[]',
     };
     expect((await api().post('/api/practice/results').set(me).send(exercise)).status).toBe(200);
+    const lead = await signIn('rosa');
+    while (((await api().post('/api/patterns/read').set(lead)).body as { unread: number }).unread > 0);
+    const rates = (await api().post('/api/rates').set(lead).send({ words: 'x' })).body as {
+      versions: { version: number }[];
+    };
     const given = { kind: 'caretaker', label: 'A', machine: known!.id };
     const { secret } = (await api().post('/api/addresses').set(me).send(given)).body as { secret: string };
     for (const endpoint of Object.values(CONTRACT).flatMap((r): AnyEndpoint[] => Object.values(r))) {
@@ -135,6 +140,7 @@ describe('the house rules of HTTP', () => {
       const path = endpoint.path
         .replace(':id', params[endpoint.path] ?? known!.id)
         .replace(':secret', secret)
+        .replace(':version', String(rates.versions[0]!.version))
         .replace(':day', '2026-12-01');
       const reply = await api()
         .get(`/api${path}${path === '/search' ? '?words=mill' : ''}`)

@@ -32,6 +32,7 @@ const Register = lazy(() => import('../places/bench/Register'));
 const Calculator = lazy(() => import('../places/bench/Calculator'));
 const Practice = lazy(() => import('../places/practice/Practice'));
 const ExercisePage = lazy(() => import('../places/practice/ExercisePage'));
+const Patterns = lazy(() => import('../places/patterns/Patterns'));
 const Library = lazy(() => import('../places/library/Library'));
 const Appliance = lazy(() => import('../places/library/Appliance'));
 const FieldCard = lazy(() => import('../places/library/FieldCard'));
@@ -91,6 +92,8 @@ const router = createBrowserRouter([
       { path: '/bench/calculators/:id', element: <SignedIn place={(me) => <Calculator me={me} />} /> },
       { path: '/practice', element: <SignedIn place={(me) => <Practice me={me} />} /> },
       { path: '/practice/:code', element: <SignedIn inCall place={(me) => <ExercisePage me={me} />} /> },
+      { path: '/patterns', element: <SignedIn place={(me) => <Patterns me={me} tab="breaks" />} /> },
+      { path: '/patterns/advice', element: <SignedIn place={(me) => <Patterns me={me} tab="advice" />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
       { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },
       { path: '/library/:id/card', element: <SignedIn place={(me) => <FieldCard me={me} />} /> },

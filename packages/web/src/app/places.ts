@@ -20,5 +20,6 @@ export const PLACES = [
     title: 'Practice',
     sign: 'M4 4h16v16H4zM9.5 9.5a2.7 2.7 0 1 1 4 2.3c-1 .7-1.5 1.1-1.5 2.2M12 17v.2',
   },
+  { to: '/patterns', title: 'Patterns', sign: 'M3 3v18h18M7 18v-5M11 18V8M15 18v-8M19 18V5' },
   { to: '/library', title: 'Library', sign: 'M4 3h5v18H4zM9 3h5v18H9zM15 5l4 -1l3 16l-4 1z' },
 ] as const;

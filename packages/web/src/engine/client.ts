@@ -15,11 +15,12 @@ import type {
 import { type Build, buildKey } from '@zetalysis/core/profile';
 import type { Fit, PartValue } from '@zetalysis/core/swap';
 import type { UnitSystem } from '@zetalysis/core/units';
-import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
+import type { AdviceSnapshot, CallEvent, PinnedRates } from '@zetalysis/core/visit';
 import { wrap, type Remote } from 'comlink';
 import type { Advised, Hang, HungAt, Viewer } from './consultation';
-import type { EngineApi } from './worker';
+import type { EngineApi, Weighed } from './worker';
 import { profileSource } from '../store/profiles';
+import { ratesWith } from '../store/rates';
 
 type Log = readonly CallEvent[];
 
@@ -54,8 +55,18 @@ export interface EngineHold {
    * Loads an appliance; the same one in the same version and build is loaded once.
    * @throws Error with words for the reader, when the profile cannot be had or is not sound
    */
-  readonly load: (profile: string, version: string | undefined, build: Build) => Promise<LoadedEngine>;
+  readonly load: (
+    profile: string,
+    version: string | undefined,
+    build: Build,
+    rates?: PinnedRates,
+  ) => Promise<LoadedEngine>;
   readonly release: () => void;
+}
+
+/** The rates of the shop that a call pins, and the machine that they are for. */
+async function weighedBy(profile: string, { version, ...machine }: PinnedRates): Promise<Weighed> {
+  return { book: await ratesWith(version), of: { profile, ...machine } };
 }
 
 /** The one worker of this page, while somebody holds it. */
@@ -74,10 +85,11 @@ export function holdEngine(): EngineHold {
   mine.holders += 1;
   let held = true;
   return {
-    load: async (profile, version, build) => {
-      const key = `${profile}@${version ?? ''} ${buildKey(build)}`;
+    load: async (profile, version, build, rates) => {
+      const key = `${profile}@${version ?? ''} ${buildKey(build)}${rates ? ` ${JSON.stringify(rates)}` : ''}`;
       const { api } = mine;
-      const drawing = await api.load(key, await profileSource(profile, version), `${profile}.yaml`, build);
+      const source = await profileSource(profile, version);
+      const drawing = await api.load(key, source, `${profile}.yaml`, build, rates && (await weighedBy(profile, rates)));
       return {
         drawing,
         view: (log, options) => api.view(key, log, options),

@@ -10,6 +10,7 @@ import {
 import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
+import type { RateFactors } from '@zetalysis/core/inference';
 import {
   callLength,
   type CallLength,
@@ -82,9 +83,9 @@ export class Consultation {
   #newest: Considered | undefined;
 
   /** @throws ProblemError when the profile, or the profile in this build, is not sound */
-  constructor(source: string, file: string, build: Build) {
+  constructor(source: string, file: string, build: Build, weights: RateFactors = {}) {
     this.#written = { source, file, build };
-    this.#engine = new Engine(loadProfile(source, file, { build }));
+    this.#engine = new Engine(loadProfile(source, file, { build }), weights);
   }
 
   drawing(): Drawing {

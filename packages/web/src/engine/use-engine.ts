@@ -145,6 +145,7 @@ function useLoaded(events: readonly CallEvent[] | undefined): {
   const version = pins?.profileVersion;
   const build = useMemo(() => (pins ? buildOf(pins) : PLAIN), [pins]);
   const built = buildKey(build);
+  const rates = pins?.settings.rates;
   const [engine, setEngine] = useState<LoadedEngine>();
   const [problem, setProblem] = useState<string>();
 
@@ -153,13 +154,13 @@ function useLoaded(events: readonly CallEvent[] | undefined): {
     const hold = holdEngine();
     const loading = new Conversation();
     loading
-      .ask(async (hear) => setEngine(await hear(hold.load(profile, version, build))))
+      .ask(async (hear) => setEngine(await hear(hold.load(profile, version, build, rates))))
       .catch((error: unknown) => setProblem((error as Error).message));
     return () => {
       loading.end();
       hold.release();
     };
-    // The build by its key: it never changes during a call.
+    // The build by its key, and the rates: they never change during a call.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [profile, version, built]);
   return { engine, problem };

@@ -1,4 +1,5 @@
 import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
+import { factorsOf, type OfMachine, type RateBook } from '@zetalysis/core/book';
 import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
 import type {
@@ -19,6 +20,12 @@ import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { expose } from 'comlink';
 import { type Advised, Consultation, type Hang, type HungAt, type Viewer } from './consultation';
 
+/** Rates of a shop, and the machine that they are for. */
+export interface Weighed {
+  readonly book: RateBook;
+  readonly of: OfMachine;
+}
+
 /** The appliances loaded here, by the key the client gave them. */
 const consulted = new Map<string, { readonly source: string; readonly consultation: Consultation }>();
 
@@ -30,10 +37,13 @@ const need = (key: string): Consultation => {
 
 /** What can be asked of the engine, over one message each. Every question says which appliance and which log. */
 const api = {
-  load(key: string, source: string, file: string, build: Build): Drawing {
+  load(key: string, source: string, file: string, build: Build, weighed?: Weighed): Drawing {
     // A profile that was brought in anew since is another one, whatever its key.
     if (consulted.get(key)?.source !== source)
-      consulted.set(key, { source, consultation: new Consultation(source, file, build) });
+      consulted.set(key, {
+        source,
+        consultation: new Consultation(source, file, build, weighed && factorsOf(weighed.book, weighed.of)),
+      });
     return need(key).drawing();
   },
   forget(key: string): void {

@@ -1,3 +1,4 @@
+import type { RateBook } from '@zetalysis/core/book';
 import type { Authority } from '@zetalysis/core/rules';
 import type { CallEvent } from '@zetalysis/core/visit';
 import type { Machine, Photo } from '@zetalysis/contract';
@@ -36,19 +37,26 @@ export interface KeptProfile {
   readonly source: string;
 }
 
+/** Rates of the shop in a version, which never change. */
+export interface KeptRates {
+  readonly version: number;
+  readonly book: RateBook;
+}
+
 interface Schema extends DBSchema {
   events: { key: string; value: KeptEvent; indexes: { call: string; sent: number } };
   photos: { key: string; value: KeptPhoto; indexes: { sent: number } };
   profiles: { key: [string, string]; value: KeptProfile; indexes: { id: string } };
   machines: { key: string; value: Machine };
   cursors: { key: string; value: { call: string; cursor: number } };
+  rates: { key: number; value: KeptRates };
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | undefined;
 
 /** The browser's own store. */
 export const database = (): Promise<IDBPDatabase<Schema>> =>
-  (opened ??= openDB<Schema>('zetalysis', 2, {
+  (opened ??= openDB<Schema>('zetalysis', 3, {
     upgrade(db, from) {
       if (from === 0) {
         const events = db.createObjectStore('events', { keyPath: 'id' });
@@ -62,9 +70,12 @@ export const database = (): Promise<IDBPDatabase<Schema>> =>
         db.deleteObjectStore('cursors');
         db.createObjectStore('cursors', { keyPath: 'call' });
       }
-      db.createObjectStore('profiles', { keyPath: ['id', 'version'] }).createIndex('id', 'id');
-      db.createObjectStore('machines', { keyPath: 'id' });
-      db.createObjectStore('photos', { keyPath: 'id' }).createIndex('sent', 'sent');
+      if (from < 2) {
+        db.createObjectStore('profiles', { keyPath: ['id', 'version'] }).createIndex('id', 'id');
+        db.createObjectStore('machines', { keyPath: 'id' });
+        db.createObjectStore('photos', { keyPath: 'id' }).createIndex('sent', 'sent');
+      }
+      db.createObjectStore('rates', { keyPath: 'version' });
     },
     // Another tab has a newer program: it may go on, this one opens the store again when it needs it.
     blocking(_from, _to, event) {

@@ -11,6 +11,16 @@ export const build = t.Object({
   order: t.Record(t.String({ pattern: '^.{1,80}$' }), t.Array(name, { maxItems: 40 }), { maxProperties: 20 }),
 });
 
+/** Which rates a call is worked with. */
+export const pinnedRates = t.Object({
+  version: t.Integer({ minimum: 1, maximum: 2_147_483_647 }),
+  make: t.Optional(t.String({ maxLength: 60 })),
+  /** Years. */
+  age: t.Optional(t.Number({ minimum: 0, maximum: 200 })),
+});
+
+export type PinnedRates = t.Static<typeof pinnedRates>;
+
 /** The versions and settings a call is worked under. They never change during the call. */
 const pins = {
   profile: name,
@@ -22,8 +32,8 @@ const pins = {
   settings: t.Object({
     units: oneOf(['us', 'si'] as const),
     settingsVersion: name,
-    /** The version of the shop's rates; those that ship where there is none. */
-    rates: t.Optional(t.Integer({ minimum: 1, maximum: 2_147_483_647 })),
+    /** The version of the shop's rates, and what they depend on of the machine; those that ship where there is none. */
+    rates: t.Optional(pinnedRates),
   }),
 };
 

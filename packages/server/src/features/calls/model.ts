@@ -8,7 +8,7 @@ import {
 } from 'sequelize';
 import { entryFields, headFields } from '@zetalysis/contract';
 import type { Build } from '@zetalysis/core/profile';
-import type { EventBody, Overview } from '@zetalysis/core/visit';
+import type { EventBody, Overview, PinnedRates } from '@zetalysis/core/visit';
 import { textColumn, uuid } from '../../db/columns';
 
 /** A call's unchanging head: its pins. Everything else is in its events. */
@@ -20,7 +20,7 @@ export class Call extends Model<InferAttributes<Call>, InferCreationAttributes<C
   declare profileVersion: string;
   declare build: Build;
   declare engineVersion: string;
-  declare settings: { units: string; settingsVersion: string; rates?: number };
+  declare settings: { units: string; settingsVersion: string; rates?: PinnedRates };
   declare openedBy: string;
   declare createdAt: CreationOptional<Date>;
 }

@@ -6,6 +6,7 @@ import {
   factorsOf,
   type FamilyRates,
   learnFamily,
+  type OfMachine,
   type RateBook,
   sum,
 } from '@zetalysis/core/book';
@@ -20,9 +21,8 @@ export type Asked =
       readonly source: string;
       readonly build: Build;
       readonly events: readonly CallEvent[];
-      /** The rates that it was worked with; those that ship where there are none. */
-      readonly rates: RateBook | undefined;
-      readonly machine: { readonly profile: string; readonly make: string; readonly age: number | undefined };
+      /** The rates that it was worked with, and for what machine; those that ship where there are none. */
+      readonly rates: { readonly book: RateBook; readonly of: OfMachine } | undefined;
     }
   /** What is learned of families by what was counted. */
   | { readonly what: 'learn'; readonly families: readonly CountedOf[] };
@@ -31,6 +31,8 @@ export type Asked =
 export interface CountedOf {
   readonly profile: string;
   readonly source: string;
+  /** Breaks of which nobody can say how it failed. */
+  readonly untold: number;
   readonly cases: readonly {
     readonly way: string;
     readonly make: string;
@@ -53,22 +55,16 @@ const engines = new Map<string, Engine>();
 /** In a thread of its own: an engine replays the call. Nothing where no break was recorded. */
 export default function answer(asked: Asked): CaseFacts | undefined | Learned {
   if (asked.what === 'learn') return learn(asked.families);
-  const { source, build, events, rates, machine } = asked;
+  const { source, build, events, rates } = asked;
   const shipped = engineOf(source, build);
-  const worked = rates ? new Engine(shipped.model, factorsOf(rates, plain(machine))) : shipped;
+  const worked = rates ? new Engine(shipped.model, factorsOf(rates.book, rates.of)) : shipped;
   return caseFacts(worked, shipped, reduceCall(shipped.model, events));
 }
-
-const plain = ({ profile, make, age }: { profile: string; make: string; age: number | undefined }) => ({
-  profile,
-  make,
-  ...(age !== undefined && { age }),
-});
 
 function learn(families: readonly CountedOf[]): Learned {
   const titles: Record<string, Record<string, string>> = {};
   const learned: Record<string, FamilyRates> = {};
-  for (const { profile, source, cases, years } of families) {
+  for (const { profile, source, untold, cases, years } of families) {
     const model = loadProfile(source, 'profile');
     titles[profile] = Object.fromEntries(
       model.parts.flatMap((p) => p.modes.map((m) => [`${p.id}.${m.id}`, `${p.title}: ${m.words}`])),
@@ -87,6 +83,7 @@ function learn(families: readonly CountedOf[]): Learned {
     };
     learned[profile] = learnFamily(assumedRates(model), {
       ...counted(cases, years),
+      untold,
       makes: group((row) => row.make),
       ages: group((row) => row.age),
     });

@@ -180,6 +180,15 @@ export async function countedCases(): Promise<CountedRow[]> {
   return rows.map((r) => ({ ...r, cases: Number(r.cases) }));
 }
 
+/** Breaks of which nobody can say how it failed, by family. */
+export async function untoldBreaks(): Promise<ReadonlyMap<string, number>> {
+  const rows = await select<{ profile: string; untold: number | string }>(
+    `SELECT f.profile, COUNT(*) AS untold FROM case_facts f WHERE ${BROKE}
+        AND NOT EXISTS (SELECT 1 FROM case_ways w WHERE w.callId = f.callId) GROUP BY f.profile`,
+  );
+  return new Map(rows.map((r) => [r.profile, Number(r.untold)]));
+}
+
 interface CaseRow {
   readonly call: string;
   readonly machine: string | null;

@@ -12,6 +12,7 @@ import type {
 import {
   AGES,
   ageOf,
+  type CaseFacts,
   casesOf,
   changeOf,
   factorsOf,
@@ -50,11 +51,13 @@ import {
   ratesWith,
   rateVersions,
   unreadCalls,
+  untoldBreaks,
   watchedCases,
 } from './repository';
 
-/** As many calls are read for one request: it is asked again until none is left. */
-const AT_ONCE = 12;
+/** As many calls are read for one request, for as long at most, milliseconds: it is asked again until none is left. */
+const AT_ONCE = 40;
+const LONGEST = 2000;
 /** As many entries a call may have. */
 const MOST_ENTRIES = 5000;
 /** Changed calls that are shown. */
@@ -73,7 +76,11 @@ export class Book {
 
   /** Reads some calls into the book. */
   async read(): Promise<PatternsStanding> {
-    for (const { callId, upTo } of await unreadCalls(AT_ONCE)) await this.#readCall(callId, upTo);
+    const until = Date.now() + LONGEST;
+    for (const { callId, upTo } of await unreadCalls(AT_ONCE)) {
+      await this.#readCall(callId, upTo);
+      if (Date.now() > until) break;
+    }
     return bookStanding();
   }
 
@@ -92,7 +99,7 @@ export class Book {
       personId: call.openedBy,
       openedAt: call.createdAt,
     };
-    const facts = await this.#factsOf(call, { profile: call.profile, make, age }).catch(() => undefined);
+    const facts = await this.#factsOf(call).catch(() => undefined);
     const at = facts?.advised;
     await keepFacts(
       {
@@ -125,19 +132,16 @@ export class Book {
     );
   }
 
-  async #factsOf(
-    call: NonNullable<Awaited<ReturnType<typeof callWith>>>,
-    machine: { profile: string; make: string; age: number | undefined },
-  ) {
-    const { source } = await this.profiles.get(call.profile, 400, call.profileVersion);
-    const { rows } = await eventsAfter(call.id, 0, MOST_ENTRIES);
-    const { rates } = call.settings;
+  async #factsOf({ id, profile, profileVersion, build, settings }: Known): Promise<CaseFacts | undefined> {
+    const { source } = await this.profiles.get(profile, 400, profileVersion);
+    const { rows } = await eventsAfter(id, 0, MOST_ENTRIES);
+    const { version, ...machine } = settings.rates ?? {};
+    const book = version === undefined ? undefined : await bookOf(version);
     return this.reader.facts({
       source,
-      build: call.build,
+      build,
       events: rows.map(asEvent),
-      rates: rates === undefined ? undefined : await bookOf(rates),
-      machine,
+      rates: book && { book, of: { profile, ...machine } },
     });
   }
 
@@ -303,12 +307,13 @@ export class Book {
   }
 
   async #learn() {
-    const [cases, years] = await Promise.all([countedCases(), machineYears()]);
+    const [cases, years, untold] = await Promise.all([countedCases(), machineYears(), untoldBreaks()]);
     const profiles = [...new Set(cases.map((c) => c.profile))].sort();
     const families = await Promise.all(
       profiles.map(async (profile): Promise<CountedOf> => ({
         profile,
         source: (await this.profiles.get(profile, 400)).source,
+        untold: untold.get(profile) ?? 0,
         cases: cases.filter((c) => c.profile === profile),
         years: years.filter((y) => y.profile === profile),
       })),
@@ -317,6 +322,8 @@ export class Book {
     return { ...learned, years: sum(families.flatMap((f) => f.years.map((y) => y.years))) };
   }
 }
+
+type Known = NonNullable<Awaited<ReturnType<typeof callWith>>>;
 
 /** Means of fewer gaps say nothing. */
 const FEWEST_GAPS = 5;

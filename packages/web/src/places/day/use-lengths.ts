@@ -37,7 +37,7 @@ async function lengthOf(id: string, { role, grants }: Me, standard: TestingStand
   }
   const hold = holdEngine();
   try {
-    const engine = await hold.load(head.profile, head.profileVersion, head.build);
+    const engine = await hold.load(head.profile, head.profileVersion, head.build, head.settings.rates);
     return await engine.length(log, { person: { role, grants }, standard });
   } finally {
     hold.release();

@@ -50,7 +50,7 @@ export function useReport(events: readonly CallEvent[] | undefined, me: Me, stan
       if (opened?.type !== 'opened') throw new Error('This call was not opened yet.');
       const hold = holdEngine();
       try {
-        const engine = await hold.load(opened.profile, opened.profileVersion, buildOf(opened));
+        const engine = await hold.load(opened.profile, opened.profileVersion, buildOf(opened), opened.settings.rates);
         const { role, grants } = me;
         const options = { units: me.units, person: { role, grants }, phase: undefined, standard } as const;
         const made = await engine.report(log, options);

@@ -1,12 +1,14 @@
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
 import type { Build } from '@zetalysis/core/profile';
-import { buildEntry } from '@zetalysis/core/visit';
+import { buildEntry, type PinnedRates } from '@zetalysis/core/visit';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
 import { v7 } from 'uuid';
 import { http } from '../../api/http';
 import { shopLimits } from '../../api/shop';
 import { newEntry } from '../../store/entry';
 import { local } from '../../store/local';
+import { knownMachine } from '../../store/machines';
+import { currentRates } from '../../store/rates';
 
 interface Opening {
   /** From the register; nothing for a machine that is only known by its family. */
@@ -25,6 +27,16 @@ async function pressedBefore(machine: string) {
   }
 }
 
+/** The rates of the shop as they are now, for this machine. */
+async function pinned(machine: Opening['machine']): Promise<{ readonly rates?: PinnedRates }> {
+  const version = await currentRates();
+  if (version === undefined) return {};
+  const { make = '', sheet } = (machine !== undefined && (await knownMachine(machine))) || {};
+  const made = Number(sheet?.made || NaN);
+  const age = new Date().getFullYear() - made;
+  return { rates: { version, ...(make !== '' && { make }), ...(age >= 0 && { age }) } };
+}
+
 /** Opens a call: its first entry pins what it is read with. Returns the id of the call; throws when this device cannot keep it. */
 export async function openCall(me: Me, { machine, profile, build, complaint }: Opening): Promise<string> {
   const call = v7();
@@ -39,7 +51,7 @@ export async function openCall(me: Me, { machine, profile, build, complaint }: O
       profileVersion: profile.version,
       build: buildEntry(build),
       engineVersion: ENGINE_VERSION,
-      settings: { units: me.units, settingsVersion: '1' },
+      settings: { units: me.units, settingsVersion: '1', ...(await pinned(machine)) },
     }),
   );
   return call;

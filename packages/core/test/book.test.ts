@@ -1,0 +1,277 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  ageOf,
+  assumedRates,
+  caseFacts,
+  changeOf,
+  type CountedFamily,
+  factorsOf,
+  firstUnder,
+  isRateBook,
+  learnFamily,
+  learnRates,
+  namedWay,
+  shareOf,
+  standsOut,
+  sum,
+  suspectedWays,
+  suspicionsOf,
+  wayOf,
+} from '../src/book';
+import { Engine } from '../src/diagnosis';
+import { draftRecord, snapshot } from '../src/presentation';
+import { Random } from '../src/simulation';
+import { type CallEvent, caseEvents, loadCase, reduceCall } from '../src/visit';
+import { FAMILIES, profile } from './models';
+
+/** A Poisson number by counting exponential waits. */
+function poisson(mean: number, random: Random): number {
+  let n = 0;
+  for (let t = random.exponential(1); t < mean; t += random.exponential(1)) n++;
+  return n;
+}
+
+describe('rates from the book', () => {
+  test('nothing counted: what was assumed stands, however wide', () => {
+    const assumed = new Map([
+      ['a', 0.2],
+      ['b', 0.05],
+    ]);
+    for (const [key, { rate, assumed: was, low, high }] of learnRates(assumed, new Map(), 0)) {
+      expect(rate).toBeCloseTo(assumed.get(key)!, 10);
+      expect(was).toBeCloseTo(assumed.get(key)!, 10);
+      expect(high / low).toBeGreaterThan(5);
+    }
+  });
+
+  test('the level follows the count, and proportions the counts the more of them there are', () => {
+    const assumed = new Map([
+      ['often', 3],
+      ['seldom', 1],
+    ]);
+    const learned = (times: number): number => {
+      const cases = new Map([
+        ['often', 1 * times],
+        ['seldom', 3 * times],
+      ]);
+      const rates = learnRates(assumed, cases, 10 * times);
+      expect(sum([...rates.values()].map((r) => r.assumed))).toBeCloseTo(0.4, 10);
+      return rates.get('seldom')!.rate / rates.get('often')!.rate;
+    };
+    expect(learned(1)).toBeGreaterThan(1 / 3);
+    expect(learned(10)).toBeGreaterThan(learned(1));
+    expect(learned(400)).toBeCloseTo(3, 1);
+  });
+
+  test('with hidden true rates nine in ten intervals hold the truth; with ten cases none is wider than threefold', () => {
+    let [held, all] = [0, 0];
+    for (let seed = 1; seed <= 12; seed++)
+      for (const id of ['dryer-burner', 'steam-standing-pilot']) {
+        const random = new Random(seed * 7907 + id.length);
+        const assumed = assumedRates(profile(id));
+        const off = new Map([...assumed].map(([way, rate]) => [way, rate * Math.exp(0.9 * random.normal())]));
+        const level = 0.9 / sum(off.values());
+        const years = 140;
+        const cases = new Map([...off].map(([way, rate]) => [way, poisson(rate * level * years, random)]));
+        for (const [way, { low, high, cases: n }] of learnRates(assumed, cases, years)) {
+          const truth = off.get(way)! * level;
+          all++;
+          if (low <= truth && truth <= high) held++;
+          if (n >= 10) expect(high / low).toBeLessThanOrEqual(3);
+        }
+      }
+    expect(held / all).toBeGreaterThan(0.85);
+    expect(held / all).toBeLessThan(0.95);
+  });
+
+  test('a make that fails oftener weighs more on its machines only, and little where there are few of them', () => {
+    const assumed = assumedRates(profile('furnace-condensing'));
+    const cases = new Map([['igniter.open', 30]]);
+    const make = (igniters: number, years: number) => ({ cases: new Map([['igniter.open', igniters]]), years });
+    const counted: CountedFamily = {
+      cases,
+      years: 300,
+      untold: 0,
+      makes: new Map([
+        ['Harrowgate', make(20, 60)],
+        ['Ostrander', make(10, 240)],
+        ['Lindqvale', make(1, 2)],
+      ]),
+      ages: new Map([['15+', make(25, 80)]]),
+    };
+    const book = {
+      format: 'zetalysis-rates/1',
+      families: { 'furnace-condensing': learnFamily(assumed, counted) },
+    } as const;
+    const of = (name: string, age?: number): number =>
+      factorsOf(book, { profile: 'furnace-condensing', make: name, ...(age !== undefined && { age }) })[
+        'igniter.open'
+      ]!;
+    expect(of('Harrowgate')).toBeGreaterThan(1.5 * of('nobody’s'));
+    expect(of('Ostrander')).toBeLessThan(of('nobody’s'));
+    expect(of('Lindqvale') / of('nobody’s')).toBeLessThan(of('Harrowgate') / of('nobody’s'));
+    expect(of('nobody’s', 20)).toBeGreaterThan(of('nobody’s', 3));
+    expect(factorsOf(book, { profile: 'dryer-burner' })).toEqual({});
+    expect(factorsOf(undefined, { profile: 'furnace-condensing' })).toEqual({});
+    // As a file: it is read again, and anything else is not.
+    expect(isRateBook(JSON.parse(JSON.stringify(book)))).toBe(true);
+    expect(isRateBook({ ...book, format: 'zetalysis-rates/2' })).toBe(false);
+    expect(isRateBook({ 'igniter.open': 2 })).toBe(false);
+  });
+
+  test('breaks that nobody could tell change the level and no proportion', () => {
+    const assumed = new Map([
+      ['a', 1],
+      ['b', 2],
+    ]);
+    const counted = { cases: new Map([['a', 20]]), years: 100, untold: 0, makes: new Map(), ages: new Map() };
+    const all = learnFamily(assumed, counted);
+    const half = learnFamily(assumed, { ...counted, untold: 20 });
+    expect(half.ways['a']!.rate / all.ways['a']!.rate).toBeCloseTo(2, 1);
+    expect(half.ways['a']!.rate / half.ways['b']!.rate).toBeCloseTo(all.ways['a']!.rate / all.ways['b']!.rate, 0);
+  });
+
+  test.each([
+    [0, '0-5'],
+    [4.9, '0-5'],
+    [5, '5-10'],
+    [15, '15+'],
+    [60, '15+'],
+    [undefined, undefined],
+  ])('a machine of %s years is %s', (age, group) => expect(ageOf(age)).toBe(group));
+});
+
+describe('shares and series', () => {
+  test('Jeffreys’ interval: over all true shares nine in ten hold it (Brown, Cai and DasGupta 2001)', () => {
+    const choose = (n: number, k: number): number =>
+      Array.from({ length: k }, (_, i) => (n - i) / (k - i)).reduce((a, b) => a * b, 1);
+    for (const n of [5, 20, 60]) {
+      const mean = Array.from({ length: 199 }, (_, i) => (i + 1) / 200).map((p) =>
+        sum(
+          Array.from({ length: n + 1 }, (_, k) => {
+            const { low, high } = shareOf(k, n);
+            return low <= p && p <= high ? choose(n, k) * p ** k * (1 - p) ** (n - k) : 0;
+          }),
+        ),
+      );
+      expect(sum(mean) / mean.length).toBeGreaterThan(0.88);
+      expect(sum(mean) / mean.length).toBeLessThan(0.94);
+    }
+    expect(shareOf(0, 0)).toMatchObject({ low: 0, high: 1 });
+    expect(shareOf(7, 7)).toMatchObject({ share: 1, high: 1 });
+  });
+
+  test('a series stands out where even the least rate is higher: 5.43 for ten cases (Garwood 1936)', () => {
+    expect(standsOut(10, 5.42)).toBe(true);
+    expect(standsOut(10, 5.44)).toBe(false);
+    expect(standsOut(4, 0.1)).toBe(false);
+    expect(standsOut(30, 0)).toBe(false);
+  });
+});
+
+describe('what a call is worth to the book', () => {
+  test.each(FAMILIES)('%s: every record that is proposed names its way of failing', (id) => {
+    const engine = new Engine(profile(id));
+    const { parts } = engine.model;
+    for (const h of engine.hypotheses) {
+      if (h.kind !== 'fault' || h.breaks === undefined) continue;
+      const [{ part, mode }] = h.faults as [(typeof h.faults)[number]];
+      const { words } = parts[part]!.modes[mode]!;
+      const cause = h.cause === undefined ? undefined : parts[h.cause]!;
+      const record = {
+        part: parts[h.breaks]!.id,
+        failure: cause ? 'opened, as it should' : words,
+        cause: cause ? `${cause.title} ${words}` : '',
+      };
+      const named = namedWay(engine.model, record)!;
+      // Two ways of what is built into one part may be said in the same words.
+      const same = parts
+        .filter((p) => p.assembly === parts[part]!.assembly)
+        .flatMap((p) => p.modes.filter((m) => m.words === words).map((m) => `${p.id}.${m.id}`));
+      expect(cause ? [wayOf(h)] : [...same, wayOf(h)]).toContain(named);
+    }
+  });
+
+  const source = readFileSync(join(__dirname, '../../../cases/furnace-2-igniter.yaml'), 'utf8');
+  const engine = new Engine(profile('furnace-condensing'));
+  const steps = loadCase(source, 'furnace-2-igniter.yaml', engine.model).steps;
+
+  /** The events of a case with its record, as it was proposed when it was written. */
+  function recorded(until = steps.length, change: object = {}): CallEvent[] {
+    const events = caseEvents(steps.slice(0, until));
+    const state = reduceCall(engine.model, events, { needs: 'met' });
+    const assessment = engine.assess(state.evidence);
+    const last = events.at(-1)!;
+    const body = {
+      type: 'break-recorded',
+      ...draftRecord(engine, assessment),
+      advice: snapshot(engine, assessment, []),
+      ...change,
+    } as const;
+    return [...events, { ...last, id: 'recorded', seq: last.seq + 1, body } as CallEvent];
+  }
+  const facts = (events: readonly CallEvent[]) =>
+    caseFacts(engine, engine, reduceCall(engine.model, events, { needs: 'met' }));
+
+  test('a proved one counts as one case of its way; what was advised on the way is looked at again', () => {
+    const found = facts(recorded())!;
+    expect(found).toMatchObject({ part: 'igniter', standing: 'proved', cause: '' });
+    expect(Object.values(found.ways)).toEqual([1]);
+    expect(Object.keys(found.ways)[0]).toMatch(/^igniter\./);
+    expect(found.advised.end).toMatchObject({ right: true });
+    expect(found.advised.end!.said).toBeGreaterThan(found.advised.watched!.said);
+    expect(found.planned!.tests).toBeGreaterThan(0);
+    expect(found.tests).toBeGreaterThan(0);
+  });
+
+  test('in words of somebody’s own it counts for what fits of the recorded part', () => {
+    const found = facts(recorded(steps.length, { failure: 'gone with age', cause: 'old' }))!;
+    expect(sum(Object.values(found.ways))).toBeCloseTo(1, 2);
+    for (const way of Object.keys(found.ways)) expect(way).toMatch(/^igniter\./);
+  });
+
+  test('one that is only suspected counts for less than one, and for nothing where nothing stands out', () => {
+    const few = engine.assess({
+      episodes: reduceCall(engine.model, caseEvents(steps.slice(0, 1))).evidence.episodes,
+      items: [],
+    });
+    expect(suspectedWays(few).size).toBe(0);
+    const whole = suspectedWays(engine.assess(reduceCall(engine.model, caseEvents(steps), { needs: 'met' }).evidence));
+    expect(Math.max(...whole.values())).toBeGreaterThan(0.5);
+    expect(sum(whole.values())).toBeLessThanOrEqual(1 + 1e-9);
+  });
+
+  test('nothing recorded, nothing counted', () => {
+    expect(facts(caseEvents(steps))).toBeUndefined();
+    expect(facts(recorded(steps.length, { part: 'none', failure: '', cause: '' }))).toMatchObject({ ways: {} });
+  });
+
+  test('what other rates would have said is what an engine with those rates says', () => {
+    const { evidence } = reduceCall(engine.model, caseEvents(steps.slice(0, 3)), { needs: 'met' });
+    const random = new Random(5);
+    for (let i = 0; i < 6; i++) {
+      const factors = Object.fromEntries(
+        [...assumedRates(engine.model).keys()].map((way) => [way, Math.exp(1.2 * random.normal())]),
+      );
+      const { suspects } = new Engine(engine.model, factors).assess(evidence, { pairs: false });
+      const under = firstUnder(suspicionsOf(engine, evidence), factors)!;
+      expect(under.repair).toBe(suspects[0]!.repair);
+      expect(Math.abs(under.share - suspects[0]!.probability)).toBeLessThan(0.01);
+    }
+  });
+
+  test('a change is for the better where the right one comes first by it, and none where nothing moves', () => {
+    const watched = [
+      { way: 'igniter.open', repair: 'igniter:replace', share: 0.4 },
+      { way: 'gas-valve.stuck', repair: 'gas-valve:replace', share: 0.5 },
+      { way: 'healthy', repair: 'none', share: 0.1 },
+    ];
+    const call = { watched, repairs: ['igniter:replace'] };
+    expect(changeOf(call, {}, { 'igniter.open': 2 })).toBe('better');
+    expect(changeOf(call, { 'igniter.open': 2 }, {})).toBe('worse');
+    expect(changeOf(call, {}, { 'igniter.open': 1.1 })).toBeUndefined();
+    expect(changeOf({ watched, repairs: [] }, {}, { 'igniter.open': 2 })).toBe('neither');
+    expect(changeOf({ watched: [], repairs: [] }, {}, {})).toBeUndefined();
+  });
+});
