@@ -8,6 +8,7 @@ import { report } from './report';
 import { score } from './score/index';
 import { simulate } from './simulate';
 import { USAGE, UsageError } from './usage';
+import { van } from './van/index';
 
 /** A command takes its arguments and returns what to print and the exit code. */
 export interface Done {
@@ -25,6 +26,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   rates,
   report,
   score,
+  van,
 };
 
 /** Runs one command line. Bad input prints its reason on stderr and gives 2. */

@@ -22,6 +22,8 @@ export const USAGE = `zetalysis: model-based troubleshooting for heating applian
       lets simulated technicians follow the advice, beside a terminal-by-terminal walk
   zetalysis score [PROFILE ... | --all] --world WORLD.yaml [--visits N] [--seed N] [--json]
       the same with appliances and people drawn from a world file, and from one 15 % wider
+  zetalysis van --trial [--days N] [--seed N] [--json]
+      loads a van by what customers tell, beside the most common parts and a random set of the same price
 
 Exit: 0 done · 1 ran, but an expectation was not met · 2 bad input (reason on stderr)
 `;
