@@ -10,7 +10,12 @@ const SERVER_DIST = join(ROOT, 'packages/server/dist');
 /** The server as it runs: one file of plain JavaScript, with the node packages beside it. */
 export const SERVER_MAIN = join(SERVER_DIST, 'main.js');
 /** What runs on a server: the server itself, the commands of whoever runs it, and the checks of profiles in their thread. */
-const SERVER_SCRIPTS = { 'main.js': 'main.ts', 'admin.js': 'admin.ts', 'checks.js': 'features/profiles/checks.ts', 'facts.js': 'features/patterns/facts.ts' };
+const SERVER_SCRIPTS = {
+  'main.js': 'main.ts',
+  'admin.js': 'admin.ts',
+  'checks.js': 'features/profiles/checks.ts',
+  'facts.js': 'features/patterns/facts.ts',
+};
 const METER_DIST = join(ROOT, 'packages/meter/dist');
 export const METER_MAIN = join(METER_DIST, 'main.js');
 const CLI_DIST = join(ROOT, 'packages/cli/dist');

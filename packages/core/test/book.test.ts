@@ -255,7 +255,7 @@ describe('what a call is worth to the book', () => {
         [...assumedRates(engine.model).keys()].map((way) => [way, Math.exp(1.2 * random.normal())]),
       );
       const { suspects } = new Engine(engine.model, factors).assess(evidence, { pairs: false });
-      const under = firstUnder(suspicionsOf(engine, evidence), factors)!;
+      const under = firstUnder(suspicionsOf(engine.assess(evidence, { pairs: false })), factors)!;
       expect(under.repair).toBe(suspects[0]!.repair);
       expect(Math.abs(under.share - suspects[0]!.probability)).toBeLessThan(0.01);
     }

@@ -1,8 +1,8 @@
-import { type Engine, standingOf } from '../diagnosis';
+import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import { repairOf } from '../inference';
 import { findPart } from '../profile';
 import { type Evidence, type EvidenceItem, untilMended } from '../question';
-import { type Authority, TRAINED } from '../rules';
+import { TRAINED } from '../rules';
 import { type CallState, madeAt } from '../visit';
 import { type Suspicion, suspicionsOf } from './suspicion';
 import { countedWays, wayOf } from './ways';
@@ -61,11 +61,18 @@ export function caseFacts(worked: Engine, shipped: Engine, state: CallState): Ca
   const { record, evidence, log } = state;
   if (!record) return undefined;
   const { model } = worked;
-  const ways = countedWays(shipped, state);
   const items = untilMended(evidence);
+  // Most points of a call coincide: none is looked at twice.
+  const looked = new Map<Engine, Map<number, Assessment>>();
+  const assess = (until: number, engine = worked): Assessment => {
+    const known = looked.get(engine) ?? new Map<number, Assessment>();
+    looked.set(engine, known);
+    const found = known.get(until) ?? engine.assess(first(evidence, items.slice(0, until)), { pairs: false });
+    known.set(until, found);
+    return found;
+  };
+  const ways = countedWays(shipped, record, assess(items.length, shipped));
   const repairs = repairsOf(worked, ways);
-  const assess = (until: number): ReturnType<Engine['assess']> =>
-    worked.assess(first(evidence, items.slice(0, until)), { pairs: false });
   const told = leading(items, (i) => i.observation.kind === 'told');
   const watched = leading(items, (i) => WATCHED.has(i.observation.kind));
   const tests = items.length - watched;
@@ -94,11 +101,12 @@ export function caseFacts(worked: Engine, shipped: Engine, state: CallState): Ca
     standing: record.standing,
     ways: Object.fromEntries(ways),
     repairs: [...repairs],
-    watched: watched > told ? suspicionsOf(shipped, first(evidence, items.slice(0, watched))) : [],
+    watched: watched > told ? suspicionsOf(assess(watched, shipped)) : [],
     advised,
     tests,
     minutes: minutesOf(state),
-    planned: watched > told ? planned(worked, state, items.slice(0, watched), ways) : undefined,
+    planned:
+      watched > told ? planned(worked, first(evidence, items.slice(0, watched)), assess(watched), ways) : undefined,
     cannot: count(log, (body) => body.type === 'declined' && body.why === 'cannot'),
     willNot: count(log, (body) => body.type === 'declined' && body.why === 'will-not'),
     ...fitted(worked, state),
@@ -137,20 +145,14 @@ function minutesOf({ log, record }: CallState): number {
 /** The shortest proof of what it was, from a watched try on. */
 function planned(
   engine: Engine,
-  { evidence }: CallState,
-  items: readonly EvidenceItem[],
+  evidence: Evidence,
+  assessment: Assessment,
   ways: ReadonlyMap<string, number>,
 ): CaseFacts['planned'] {
   const [way, weight = 0] = [...ways].sort((a, b) => b[1] - a[1])[0] ?? [];
   const hypothesis = engine.hypotheses.find((h) => h.kind === 'fault' && h.occurs === 1 && wayOf(h) === way);
   if (!hypothesis || weight < MOSTLY) return undefined;
-  const seen = first(evidence, items);
-  const person: Authority = TRAINED;
-  const plan = engine.planProof(
-    { evidence: seen, declined: new Set(), person },
-    engine.assess(seen, { pairs: false }),
-    hypothesis,
-  );
+  const plan = engine.planProof({ evidence, declined: new Set(), person: TRAINED }, assessment, hypothesis);
   const minutes = [...plan.minutes.values()];
   return { tests: minutes.length, minutes: minutes.reduce((a, b) => a + b, 0) };
 }

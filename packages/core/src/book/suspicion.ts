@@ -1,6 +1,5 @@
-import type { Engine } from '../diagnosis';
+import type { Assessment } from '../diagnosis';
 import type { RateFactors } from '../inference';
-import type { Evidence } from '../question';
 import { wayOf } from './ways';
 
 /** How much a way of failing was believed under the rates that ship, and what would mend it. */
@@ -13,9 +12,8 @@ export interface Suspicion {
 /** Less than this is never first, whatever rates come to. */
 const LEAST = 0.0005;
 
-/** Everything that is believed of some evidence, by way of failing. */
-export function suspicionsOf(engine: Engine, evidence: Evidence): Suspicion[] {
-  const { hypotheses, probabilities } = engine.assess(evidence, { pairs: false });
+/** Everything that is believed, by way of failing. */
+export function suspicionsOf({ hypotheses, probabilities }: Assessment): Suspicion[] {
   const found = new Map<string, Suspicion>();
   for (const h of hypotheses) {
     const key = `${wayOf(h)} ${h.repair}`;

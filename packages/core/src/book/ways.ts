@@ -1,8 +1,7 @@
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
 import type { Hypothesis } from '../inference';
 import { findPart, type Model } from '../profile';
-import { untilMended } from '../question';
-import type { BreakRecord, CallState } from '../visit';
+import type { BreakRecord } from '../visit';
 
 /** The way of failing of a hypothesis as it is counted: what comes and goes counts with what stays. */
 export const wayOf = ({ family }: Pick<Hypothesis, 'family'>): string => family.replace(/~$/, '');
@@ -40,18 +39,20 @@ const endsWith = (said: string, words: string): boolean => said.trim().toLowerCa
 /**
  * The ways of failing that a call counts for, with how much of it: one that was proved counts for the one that its record names, or for
  * those of the recorded part by how well they fit; one that was only suspected for what fits, and for nothing where no way fits more
- * than all others together. Nothing that was learned goes into the fit: pass an engine with the rates that ship, or what was learned
- * would prove itself.
+ * than all others together. `assessment` is what was known before anything was mended, under the rates that
+ * ship: nothing that was learned goes into it, or it would prove itself.
  */
-export function countedWays(shipped: Engine, state: CallState): ReadonlyMap<string, number> {
-  const { record } = state;
-  if (!record || record.part === 'none') return new Map();
-  const assessment = shipped.assess({ ...state.evidence, items: untilMended(state.evidence) }, { pairs: false });
+export function countedWays(
+  { model }: Engine,
+  record: BreakRecord,
+  assessment: Assessment,
+): ReadonlyMap<string, number> {
+  if (record.part === 'none') return new Map();
   const proved = record.standing === 'proved' || standingOf(assessment) === 'proved';
-  const named = namedWay(shipped.model, record);
+  const named = namedWay(model, record);
   if (proved && named !== undefined) return new Map([[named, 1]]);
   if (!proved) return suspectedWays(assessment);
-  const broken = findPart(shipped.model, record.part)?.index;
+  const broken = findPart(model, record.part)?.index;
   const weights = weightsOf(assessment, (h) => h.breaks === broken || h.faults[0]?.part === broken);
   const total = [...weights.values()].reduce((a, b) => a + b, 0);
   // What is proved is one case.

@@ -38,7 +38,7 @@ export interface KeptProfile {
 }
 
 /** Rates of the shop in a version, which never change. */
-export interface KeptRates {
+interface KeptRates {
   readonly version: number;
   readonly book: RateBook;
 }

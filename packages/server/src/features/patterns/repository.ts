@@ -9,11 +9,15 @@ const select = <R extends object>(sql: string, replacements: Record<string, unkn
   StoredFacts.sequelize!.query<R>(sql, { replacements, type: QueryTypes.SELECT });
 
 /** Calls that are closed, and of which the book does not know the newest entry. */
-const UNREAD = `FROM overviews o LEFT JOIN case_facts f ON f.callId = o.callId
+const UNREAD = `FROM overviews o JOIN calls c ON c.id = o.callId LEFT JOIN case_facts f ON f.callId = o.callId
   WHERE o.open = 0 AND (f.callId IS NULL OR f.upTo < o.upTo)`;
 
+/** The next ones to be read, family by family: its engine is warm then. */
 export const unreadCalls = async (most: number): Promise<{ callId: string; upTo: number }[]> =>
-  select(`SELECT o.callId, o.upTo ${UNREAD} ORDER BY o.openedAt DESC, o.callId LIMIT :most`, { most });
+  select(
+    `SELECT o.callId, o.upTo ${UNREAD} ORDER BY c.profile, c.profileVersion, o.openedAt DESC, o.callId LIMIT :most`,
+    { most },
+  );
 
 /** Keeps what a call is worth, in place of what was kept of it. */
 export const keepFacts = (

@@ -199,14 +199,14 @@ export class Book {
       whose === 'mine' ? { ...filter, person: person.id } : filter,
     );
     const n = (row: AdviceRow | undefined, key: string): number => Number(row?.[key] ?? 0);
-    const or = (key: string): number | null => (spread?.[key] == null ? null : Number(spread[key]));
+    const or = (key: string): number | null => orNothing(spread?.[key]);
     const by = (rows: readonly AdviceRow[]): SharedBy[] =>
       rows.map((r) => ({
         id: String(r['id']),
         title: String(r['title'] || r['id']),
         right: shareOf(n(r, 'rightly'), n(r, 'of')),
-        minutes: r['minutes'] == null ? null : Number(r['minutes']),
-        planned: r['planned'] == null ? null : Number(r['planned']),
+        minutes: orNothing(r['minutes']),
+        planned: orNothing(r['planned']),
       }));
     const of = n(sums, 'of');
     return {
@@ -324,6 +324,9 @@ export class Book {
 }
 
 type Known = NonNullable<Awaited<ReturnType<typeof callWith>>>;
+
+const orNothing = (value: number | string | null | undefined): number | null =>
+  value === null || value === undefined ? null : Number(value);
 
 /** Means of fewer gaps say nothing. */
 const FEWEST_GAPS = 5;

@@ -96,11 +96,11 @@ function Along({ advice }: { readonly advice: Advice }) {
         ))}
       </ol>
       <dl className={styles.figures}>
-        <dt>Parts fitted before anything condemned them</dt>
+        <dt>Repairs before anything condemned the part</dt>
         <dd>
           {advice.unproved} of {advice.fitted}
         </dd>
-        <dt>Parts in vain</dt>
+        <dt>Repairs that were of something else</dt>
         <dd>{advice.inVain}</dd>
       </dl>
     </Block>
@@ -158,10 +158,10 @@ function By({ advice }: { readonly advice: Advice }) {
         <thead>
           <tr>
             <th scope="col">{KINDS[by]}</th>
-            <th scope="col">right, 9 in 10 within</th>
+            <th scope="col">9 in 10 within</th>
             <th scope="col">%</th>
             <th scope="col">calls</th>
-            <th scope="col">min · plan</th>
+            <th scope="col">min</th>
           </tr>
         </thead>
         <tbody>
@@ -180,7 +180,7 @@ function By({ advice }: { readonly advice: Advice }) {
               </td>
               <td>{r.right.of === 0 ? '–' : percent(r.right.share)}</td>
               <td>{r.right.of}</td>
-              <td>{r.right.of < FEW_CASES ? 'few' : `${whole(r.minutes)} · ${whole(r.planned)}`}</td>
+              <td>{r.right.of < FEW_CASES ? 'few' : whole(r.minutes)}</td>
             </tr>
           ))}
         </tbody>

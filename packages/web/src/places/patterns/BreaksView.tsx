@@ -102,7 +102,7 @@ function Bars({
           <small>
             {[
               ...l.causes.slice(0, 3).map((c) => `${c.title} ${c.cases}`),
-              ...(l.before > 0 || l.recent > 0 ? [`twelve months ${l.recent}, before ${l.before}`] : []),
+              ...(l.before > 0 ? [`twelve months ${l.recent}, before ${l.before}`] : []),
             ].join(' · ')}
           </small>
         </li>

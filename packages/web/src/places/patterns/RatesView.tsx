@@ -5,6 +5,7 @@ import { can } from '@zetalysis/core/rules';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { http } from '../../api/http';
+import { useProfiles } from '../../api/queries';
 import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
 import { Dialog } from '../../kit/Dialog';
@@ -31,10 +32,12 @@ const across = (rate: number): number =>
 /** What was learned of how often things fail, beside what is assumed; and what of that new calls are worked with. */
 export function RatesView({ me, filter }: { readonly me: Me; readonly filter: PatternsFilter }) {
   const { data, error } = useRates();
+  const profiles = useProfiles();
   const [behind, setBehind] = useState<Behind>();
   const [asTable, setAsTable] = useState(false);
   if (error) return <Notice kind="problem">{error.message}</Notice>;
   if (!data) return <Waiting>Learning…</Waiting>;
+  const titles = new Map((profiles.data ?? []).map((p) => [p.id, p.title]));
   const lines = data.lines.filter((l) => filter.profile === undefined || l.profile === filter.profile);
   const counted = lines.filter((l) => l.cases >= 0.5);
   const show = (l: RateLine): void => setBehind({ title: l.title, way: l.way, profile: l.profile });
@@ -58,7 +61,7 @@ export function RatesView({ me, filter }: { readonly me: Me; readonly filter: Pa
       ) : asTable ? (
         <AsTable lines={counted} onShow={show} />
       ) : (
-        <Drawn lines={counted.slice(0, SHOWN)} onShow={show} />
+        <Drawn lines={counted.slice(0, SHOWN)} families={titles} onShow={show} />
       )}
       <Published rates={data} may={can(me, 'rates') === '+'} />
       {behind && <Cases behind={behind} filter={filter} onClose={() => setBehind(undefined)} />}
@@ -66,7 +69,13 @@ export function RatesView({ me, filter }: { readonly me: Me; readonly filter: Pa
   );
 }
 
-function Drawn({ lines, onShow }: { readonly lines: readonly RateLine[]; readonly onShow: (l: RateLine) => void }) {
+interface DrawnProps {
+  readonly lines: readonly RateLine[];
+  readonly families: ReadonlyMap<string, string>;
+  readonly onShow: (l: RateLine) => void;
+}
+
+function Drawn({ lines, families, onShow }: DrawnProps) {
   return (
     <>
       <p className={styles.key}>
@@ -81,8 +90,9 @@ function Drawn({ lines, onShow }: { readonly lines: readonly RateLine[]; readonl
         </li>
         {lines.map((l) => (
           <li key={`${l.profile} ${l.way}`}>
-            <button type="button" onClick={() => onShow(l)} title={l.profile}>
+            <button type="button" onClick={() => onShow(l)}>
               {l.title}
+              <small>{families.get(l.profile) ?? l.profile}</small>
             </button>
             <svg viewBox="0 0 100 20" preserveAspectRatio="none" role="img" aria-label={inWords(l)}>
               {TICKS.map((t) => (
@@ -119,7 +129,7 @@ function Drawn({ lines, onShow }: { readonly lines: readonly RateLine[]; readonl
   );
 }
 
-const oneDigit = (n: number): string => (Number.isInteger(n) ? String(n) : n.toFixed(1));
+const oneDigit = (n: number): string => String(Math.round(n * 10) / 10);
 
 const inWords = (l: RateLine): string =>
   `assumed ${l.assumed.toFixed(2)}, learned ${l.rate.toFixed(2)}, between ${l.low.toFixed(2)} and ${l.high.toFixed(2)} by a hundred machines and year`;
@@ -193,7 +203,7 @@ function Published({ rates, may }: { readonly rates: Rates; readonly may: boolea
         <b>
           {better} for the better, {worse} for the worse
         </b>
-        . Open calls keep what they began with.
+        . These are the calls that it was learned from. Open calls keep what they began with.
       </p>
       <div>
         {may && (

@@ -37,6 +37,9 @@ export function useStanding(): {
   const standing = useQuery({ queryKey: STANDING, queryFn: () => http('GET /patterns') });
   const read = useMutation({
     mutationFn: () => http('POST /patterns/read'),
+    // A busy server answers late, and has read some all the same.
+    retry: 5,
+    retryDelay: 4000,
     onSuccess: async (now) => {
       const first = queries.getQueryData<PatternsStanding>(STANDING);
       queries.setQueryData(STANDING, now);
