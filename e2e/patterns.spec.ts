@@ -67,11 +67,11 @@ test('a lead publishes what was learned, a new call pins it, and it is taken bac
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } });
-  test('an apprentice sees what the advice on their own calls came to, and may publish nothing', async ({
+  test('a technician sees what the advice on their own calls came to, and may publish nothing', async ({
     page,
     stack,
   }) => {
-    await signIn(page, stack.url, 'bea');
+    await signIn(page, stack.url, 'imre');
     await open(page, stack.url, '/advice');
     await expect(page.getByText('The shop’s, for leads')).toHaveCount(0);
     await expect(page.getByRole('region', { name: 'Along a call' })).toBeVisible();

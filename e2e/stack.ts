@@ -161,9 +161,15 @@ export async function closeAs(page: Page, ending: string, given: Readonly<Record
 
 /** What axe finds wrong on a page (WCAG 2.2 AA). */
 export const violations = async (page: Page): Promise<string[]> =>
-  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations.map(
+  (await new AxeBuilder({ page }).options(AXE).setLegacyMode().analyze()).violations.map(
     (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
   );
+
+/** What passes is not gathered, and no page of ours has frames that would need a page of axe's own: it takes half the time. */
+const AXE = {
+  runOnly: { type: 'tag' as const, values: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] },
+  resultTypes: ['violations' as const],
+};
 
 /** How the try ends, and what the status light shows. */
 export const ends = (page: Page, words: string) => choose(page, 'How the try ends', words);

@@ -223,7 +223,7 @@ describe('who may ask for what', () => {
   });
 
   test('the table has every endpoint', () => {
-    const shape = (path: string): string => path.replace(/:\w+|dryer-burner|toaster|\d{4}-\d\d-\d\d/g, '*');
+    const shape = (path: string): string => path.replace(/:\w+|dryer-burner|toaster|99999|\d{4}-\d\d-\d\d/g, '*');
     const had = new Set(TABLE.map(([method, path]) => `${method} ${shape(path)}`));
     const all = Object.values(CONTRACT).flatMap((r) => Object.values<AnyEndpoint>(r));
     expect(all.map((e) => `${e.method} ${shape(e.path)}`).filter((e) => !had.has(e))).toEqual([]);
