@@ -54,6 +54,8 @@ describe('diagnose', () => {
     ['a seed that is none', ['score', 'furnace-condensing', '--seed', 'abc'], /whole number/],
     ['a count of exercises that is none', ['practice', '--count', 'many'], /whole number from 1/],
     ['rates without a trial', ['rates'], /takes --trial/],
+    ['a van without a trial', ['van'], /takes --trial/],
+    ['a van for no day', ['van', '--trial', '--days', '0'], /whole number from 1 to 2000/],
     ['a trial of no season', ['rates', '--trial', '--seeds', '0'], /whole number from 1 to 50/],
     ['a level that there is not', ['practice', '--level', '9'], /whole number from 0 to 7/],
   ])('%s: exit 2 with a reason on stderr and no stack', (_name, args, words) => {

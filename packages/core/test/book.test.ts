@@ -11,7 +11,11 @@ import {
   isRateBook,
   learnFamily,
   learnRates,
+  loadVan,
+  mendedBy,
   namedWay,
+  type Need,
+  priceOf,
   shareOf,
   standsOut,
   sum,
@@ -273,5 +277,50 @@ describe('what a call is worth to the book', () => {
     expect(changeOf(call, {}, { 'igniter.open': 1.1 })).toBeUndefined();
     expect(changeOf({ watched, repairs: [] }, {}, { 'igniter.open': 2 })).toBe('neither');
     expect(changeOf({ watched: [], repairs: [] }, {}, {})).toBeUndefined();
+  });
+});
+
+describe('loading a van', () => {
+  /** Some calls, parts with prices, all drawn. */
+  function day(seed: number) {
+    const random = new Random(seed);
+    const prices = new Map(['a', 'b', 'c', 'd', 'e'].map((part) => [part, 5 + Math.floor(40 * random.next())]));
+    const needs = Array.from({ length: 4 }, () => {
+      const parts = [...prices.keys()].filter(() => random.next() < 0.6);
+      return parts.map((part): Need => ({ part, chance: random.next() / (parts.length + 1) }));
+    });
+    return { prices, needs, money: Math.floor(30 + 90 * random.next()) };
+  }
+
+  test('no other set of at most as much money mends more: every set is tried', () => {
+    for (let seed = 1; seed <= 12; seed++) {
+      const { prices, needs, money } = day(seed);
+      const load = loadVan(needs, prices, money);
+      expect(load.price).toBeLessThanOrEqual(money);
+      expect(load.mended).toBeCloseTo(mendedBy(needs, load.units), 10);
+      let best = 0;
+      const parts = [...prices.keys()];
+      for (let code = 0; code < 5 ** parts.length; code++) {
+        const units = new Map(parts.map((part, i) => [part, Math.floor(code / 5 ** i) % 5]));
+        if (priceOf(units, prices) <= money) best = Math.max(best, mendedBy(needs, units));
+      }
+      expect(load.mended).toBeCloseTo(best, 10);
+    }
+  });
+
+  test('a second unit is worth the chance that two are needed; calls that need none are mended anyway', () => {
+    const needs = [[{ part: 'a', chance: 0.5 }], [{ part: 'a', chance: 0.5 }], []];
+    expect(mendedBy(needs, new Map())).toBeCloseTo(2, 10);
+    expect(mendedBy(needs, new Map([['a', 1]]))).toBeCloseTo(2.75, 10);
+    expect(mendedBy(needs, new Map([['a', 2]]))).toBeCloseTo(3, 10);
+    expect(mendedBy(needs, new Map([['a', 9]]))).toBeCloseTo(3, 10);
+  });
+
+  test('without money, prices or calls nothing is loaded', () => {
+    const needs = [[{ part: 'a', chance: 0.9 }]];
+    expect(loadVan(needs, new Map([['a', 10]]), 9.99).units.size).toBe(0);
+    expect(loadVan(needs, new Map([['a', 10]]), -5).units.size).toBe(0);
+    expect(loadVan(needs, new Map(), 100).units.size).toBe(0);
+    expect(loadVan([], new Map([['a', 10]]), 100)).toMatchObject({ price: 0, mended: 0 });
   });
 });

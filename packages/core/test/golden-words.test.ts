@@ -54,7 +54,15 @@ const value = (n: number, dimension: string, typed: string) =>
 
 /** Everything a log may hold, in one call; temperatures and pressures to be said in either system. */
 const CALL = [
-  { type: 'opened', machine: null, complaint: 'No heat', profile: 'furnace-condensing', profileVersion: '1.0.0' },
+  {
+    type: 'opened',
+    machine: null,
+    complaint: 'No heat',
+    profile: 'furnace-condensing',
+    profileVersion: '1.0.0',
+    engineVersion: '1',
+    settings: { units: 'us', settingsVersion: '1' },
+  },
   { type: 'told', complaint: 'nothing' },
   { type: 'seen', phase: 'inducer', answer: 'yes' },
   { type: 'seen', phase: 'glow', answer: 'no', try: 2 },

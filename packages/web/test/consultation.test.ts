@@ -2,7 +2,7 @@ import { EVERYTHING, TRAINED } from '@zetalysis/core/rules';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ViewOptions } from '@zetalysis/core/presentation';
-import { PLAIN } from '@zetalysis/core/profile';
+import { loadProfile, PLAIN } from '@zetalysis/core/profile';
 import { USUAL_STANDARD } from '@zetalysis/core/standards';
 import type { EventBody } from '@zetalysis/core/visit';
 import { Consultation } from '../src/engine/consultation';
@@ -18,6 +18,18 @@ const noGlow = logged([seen('call', 'yes'), seen('inducer', 'yes'), seen('glow',
 const noInducer = logged([seen('call', 'yes'), seen('inducer', 'no')]);
 
 describe('a consultation', () => {
+  test('weighs suspects by the rates of a shop: what never breaks there is no suspect', () => {
+    const [first] = fresh().view(noGlow, options).suspects;
+    const part = first!.repair.split(':')[0]!;
+    const never = Object.fromEntries(
+      loadProfile(source, 'furnace-condensing.yaml').parts.flatMap((p) =>
+        p.id === part ? p.modes.map((m) => [`${p.id}.${m.id}`, 0]) : [],
+      ),
+    );
+    const weighed = new Consultation(source, 'furnace-condensing.yaml', PLAIN, never).view(noGlow, options).suspects;
+    expect(weighed.map((s) => s.repair)).not.toContain(first!.repair);
+  });
+
   test('a record pins the log it names, though a newer one was looked at since', () => {
     const one = fresh();
     one.view(noGlow, options);

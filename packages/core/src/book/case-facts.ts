@@ -42,7 +42,7 @@ export interface CaseFacts {
   /** Tests that were proposed and could not, or would not, be made. */
   readonly cannot: number;
   readonly willNot: number;
-  /** New parts, those that nothing had condemned before, and those that changed nothing. */
+  /** Repairs, those of parts that nothing had condemned before, and those of something else than what the record names. */
   readonly fitted: number;
   readonly unproved: number;
   readonly inVain: number;
@@ -157,7 +157,7 @@ function planned(
   return { tests: minutes.length, minutes: minutes.reduce((a, b) => a + b, 0) };
 }
 
-/** New parts on a call: before each, whether anything had condemned it; afterwards, whether it was what the record names. */
+/** Repairs on a call: before each, whether anything had condemned the part; afterwards, whether it was what the record names. */
 function fitted(engine: Engine, state: CallState): Pick<CaseFacts, 'fitted' | 'unproved' | 'inVain'> {
   const { evidence, record } = state;
   const { parts: all } = engine.model;

@@ -7,7 +7,15 @@ import { type TestingStandard, USUAL_STANDARD } from '../standards';
 import { endingWith, type Followed, proofLineWith, telephoneQuestion } from '../rules';
 import { formatDuration, formatReading, millis, type Reading, readingValue, type UnitSystem } from '../units';
 import { NORMAL_SETUP } from '../simulation';
-import { type CallEvent, type CallState, type EventBody, madeAt, type SetUp, setupEntry } from '../visit';
+import {
+  type CallEvent,
+  type CallState,
+  type EventBody,
+  madeAt,
+  type PinnedRates,
+  type SetUp,
+  setupEntry,
+} from '../visit';
 import { sayJudgement } from './judgement-words';
 import { widthWords } from './judged-words';
 import { fittedWords, neededWords } from './fixed-words';
@@ -183,7 +191,7 @@ function otherWords({ model, tests }: Engine, body: EventBody, before: SetUp, fo
   const title = (id: string): string => findPart(model, id)?.title ?? id;
   switch (body.type) {
     case 'opened':
-      return `Call opened: ${body.complaint}`;
+      return `Call opened: ${body.complaint}${ratesWords(body.settings.rates)}`;
     case 'setup':
       return setupWords(model, body, before);
     case 'declined': {
@@ -294,3 +302,7 @@ function closingWords({ words, given = {} }: Extract<EventBody, { type: 'closed'
   const all = [words, ...Object.values(given)].filter((w) => w !== '');
   return all.length === 0 ? '' : `: ${all.join('; ')}`;
 }
+
+/** Which rates the suspects are weighed by, where the shop has its own. */
+const ratesWords = (rates: PinnedRates | undefined): string =>
+  rates === undefined ? '' : ` (weighed by version ${rates.version} of the shop’s rates)`;

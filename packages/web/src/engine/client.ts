@@ -64,9 +64,10 @@ export interface EngineHold {
   readonly release: () => void;
 }
 
-/** The rates of the shop that a call pins, and the machine that they are for. */
-async function weighedBy(profile: string, { version, ...machine }: PinnedRates): Promise<Weighed> {
-  return { book: await ratesWith(version), of: { profile, ...machine } };
+/** The rates of the shop that a call pins, and the machine that they are for; those that ship where its shop is another one. */
+async function weighedBy(profile: string, { version, ...machine }: PinnedRates): Promise<Weighed | undefined> {
+  const book = await ratesWith(version);
+  return book && { book, of: { profile, ...machine } };
 }
 
 /** The one worker of this page, while somebody holds it. */

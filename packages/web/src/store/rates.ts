@@ -1,5 +1,5 @@
 import type { RateBook } from '@zetalysis/core/book';
-import { http } from '../api/http';
+import { http, ServerProblem } from '../api/http';
 import { database } from './database';
 
 const CURRENT = 'zetalysis.rates';
@@ -17,13 +17,21 @@ export async function currentRates(): Promise<number | undefined> {
   }
 }
 
-/** Rates of a version: they never change, and are fetched once. Throws where they are not here and the server is away. */
-export async function ratesWith(version: number): Promise<RateBook> {
+/**
+ * Rates of a version: they never change, and are fetched once. Nothing where this shop has no such version, as for a call that was brought
+ * in from another. Throws where they are not here and the server is away.
+ */
+export async function ratesWith(version: number): Promise<RateBook | undefined> {
   const kept = await keptRates(version);
   if (kept) return kept;
-  const { book } = await http('GET /rates/:version', { params: { version: String(version) } });
-  await (await database()).put('rates', { version, book }).catch(() => undefined);
-  return book;
+  try {
+    const { book } = await http('GET /rates/:version', { params: { version: String(version) } });
+    await (await database()).put('rates', { version, book }).catch(() => undefined);
+    return book;
+  } catch (error) {
+    if (error instanceof ServerProblem && error.status === 404) return undefined;
+    throw error;
+  }
 }
 
 const keptRates = async (version: number): Promise<RateBook | undefined> =>

@@ -60,7 +60,10 @@ export function technicalOf(
       profile: opened?.profile ?? '',
       profileVersion: opened?.profileVersion ?? '',
       engine: opened?.engineVersion ?? '',
-      settings: opened?.settings.settingsVersion ?? '',
+      settings: [
+        opened?.settings.settingsVersion ?? '',
+        ...(opened?.settings.rates ? [`rates ${opened.settings.rates.version}`] : []),
+      ].join(', '),
     },
     entries: logOf(engine, state, assessment, options)
       .filter(({ takesBack }) => !takesBack)

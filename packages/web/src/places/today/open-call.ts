@@ -40,18 +40,24 @@ async function pinned(machine: Opening['machine']): Promise<{ readonly rates?: P
 /** Opens a call: its first entry pins what it is read with. Returns the id of the call; throws when this device cannot keep it. */
 export async function openCall(me: Me, { machine, profile, build, complaint }: Opening): Promise<string> {
   const call = v7();
+  // Asked together: with the server away none waits for another.
+  const [before, limits, settings] = await Promise.all([
+    machine === undefined ? undefined : pressedBefore(machine),
+    shopLimits(),
+    pinned(machine),
+  ]);
   await local.append(
     newEntry(call, me.name, 1, {
       type: 'opened',
-      ...(machine === undefined ? {} : { machine, before: await pressedBefore(machine) }),
-      limits: await shopLimits(),
+      ...(machine !== undefined && before && { machine, before }),
+      limits,
       ...(profile.family !== undefined && { family: profile.family }),
       complaint: complaint.trim(),
       profile: profile.id,
       profileVersion: profile.version,
       build: buildEntry(build),
       engineVersion: ENGINE_VERSION,
-      settings: { units: me.units, settingsVersion: '1', ...(await pinned(machine)) },
+      settings: { units: me.units, settingsVersion: '1', ...settings },
     }),
   );
   return call;
