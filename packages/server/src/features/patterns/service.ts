@@ -99,7 +99,7 @@ export class Book {
       personId: call.openedBy,
       openedAt: call.createdAt,
     };
-    const facts = await this.#factsOf(call).catch(() => undefined);
+    const facts = await this.#factsOf(call);
     const at = facts?.advised;
     await keepFacts(
       {
@@ -137,12 +137,14 @@ export class Book {
     const { rows } = await eventsAfter(id, 0, MOST_ENTRIES);
     const { version, ...machine } = settings.rates ?? {};
     const book = version === undefined ? undefined : await bookOf(version);
-    return this.reader.facts({
+    const asked = {
       source,
       build,
       events: rows.map(asEvent),
       rates: book && { book, of: { profile, ...machine } },
-    });
+    };
+    // A log that cannot be replayed must not keep the others out; when the database fails, nothing is written of the call.
+    return this.reader.facts(asked).catch(() => undefined);
   }
 
   async breaks(filter: PatternsFilter): Promise<Breaks> {
@@ -399,7 +401,7 @@ function changesOf(
   const calls: Rates['changed']['calls'] = [];
   for (const { callId, profile, make, age, machine, openedAt, ...believed } of watched) {
     const key = JSON.stringify([profile, make, age]);
-    const of = { profile, make, ...(age !== null && { age: middleOf(age) }) };
+    const of = { profile, make, ...(age !== null && { age: someAgeOf(age) }) };
     const both = factors.get(key) ?? ([factorsOf(before, of), factorsOf(after, of)] as const);
     factors.set(key, both);
     const how = changeOf(believed, ...both);
@@ -412,4 +414,4 @@ function changesOf(
 }
 
 /** Some age of a group. */
-const middleOf = (age: string): number => AGES.find(({ id }) => id === age)?.from ?? 0;
+const someAgeOf = (age: string): number => AGES.find(({ id }) => id === age)?.from ?? 0;
