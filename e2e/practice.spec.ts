@@ -58,7 +58,7 @@ test('an exercise from the course to its lesson: watch, measure, name, mend, pro
   await expect(meter.locator('output')).toHaveText(/2[3-9]\.\d/);
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByRole('list', { name: 'Your moves' }).getByRole('listitem').first()).toContainText(/W–C.*2\d/);
-  await page.getByRole('button', { name: 'Power ON' }).click();
+  await page.getByRole('button', { name: 'Switch ON' }).click();
   await meter.getByRole('button', { name: 'Ohms' }).click();
   await choose(page, 'Put it elsewhere', /^gas valve$/);
   const first = meter.getByRole('list', { name: 'First' });
@@ -81,7 +81,7 @@ test('an exercise from the course to its lesson: watch, measure, name, mend, pro
   await decide.getByRole('button', { name: 'Put it right' }).click();
   await expect(decide.getByRole('status')).toContainText('watch it');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Power OFF' }).click();
+  await page.getByRole('button', { name: 'Switch OFF' }).click();
   await page.getByRole('button', { name: 'Prove it and end' }).click();
   await decide.getByRole('button', { name: 'Always; its cause is mended' }).click();
   await decide.getByRole('button', { name: 'Smell for gas' }).click();
@@ -168,7 +168,7 @@ test('on a phone, without signal and after a break: ohms on a live circuit is an
   await expect(page.getByRole('region', { name: 'Clock and state' })).toContainText('Ohms on a live circuit');
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
   const moves = page.getByRole('list', { name: 'Your moves' });
-  await page.getByRole('button', { name: 'Power ON' }).click();
+  await page.getByRole('button', { name: 'Switch ON' }).click();
   await expect(moves).toContainText('power off');
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.reload();
@@ -177,6 +177,6 @@ test('on a phone, without signal and after a break: ohms on a live circuit is an
   await tabs.getByRole('button', { name: 'Meter' }).click();
   await expect(moves).toContainText('power off');
   await expect(moves).toContainText('Ohms on a live circuit');
-  await expect(page.getByRole('button', { name: 'Power OFF' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Switch OFF' })).toBeVisible();
   await page.context().setOffline(false);
 });

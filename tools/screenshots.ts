@@ -57,7 +57,7 @@ async function practise(page: Page): Promise<void> {
   await page.waitForTimeout(3000);
   await page.getByRole('button', { name: 'Note it' }).click();
   await shot(page, 'practice');
-  for (const name of ['Door switch HELD', 'Panel OFF', 'Power ON', 'Gas ON'])
+  for (const name of ['Door switch HELD', 'Panel OFF', 'Switch ON', 'Gas ON'])
     await page.getByRole('button', { name, exact: true }).click();
   await page.getByRole('button', { name: 'I know: name it' }).click();
   await choose(page, 'The part', 'gas valve');

@@ -13,6 +13,7 @@ import { profiles } from './profiles';
 import { search } from './search';
 import { session } from './session';
 import { shop } from './shop';
+import { stock } from './stock';
 import { upkeep } from './upkeep';
 
 /** Every endpoint, by resource. */
@@ -32,6 +33,7 @@ export const CONTRACT = {
   search,
   practice,
   patterns,
+  stock,
 } as const;
 
 /** Without what is not sent. */
@@ -66,7 +68,8 @@ export interface Contract
     Exchanges<typeof days>,
     Exchanges<typeof search>,
     Exchanges<typeof practice>,
-    Exchanges<typeof patterns> {}
+    Exchanges<typeof patterns>,
+    Exchanges<typeof stock> {}
 
 /** The contract as documented JSON Schema: by method and path, what is sent and what comes back. */
 export function contractSchema(): Readonly<Record<string, unknown>> {

@@ -38,6 +38,7 @@ export {
   type SeenCase,
   type SharedBy,
 } from './patterns';
+export { type KeptItem, stock, stockFields, type StockItem, type StockMove, type StockReason } from './stock';
 export { type DayItem, days, type NewDayItem } from './day';
 export { type BroughtIn, exchange, LONGEST_FILE, SHOP_FILE } from './exchange';
 export { instrumentFields, instruments, type Instrument, type NewInstrument } from './instruments';

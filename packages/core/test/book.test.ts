@@ -9,6 +9,8 @@ import {
   factorsOf,
   firstUnder,
   isRateBook,
+  itemFor,
+  type Kept,
   learnFamily,
   learnRates,
   loadVan,
@@ -16,8 +18,11 @@ import {
   namedWay,
   type Need,
   priceOf,
+  SHELF,
   shareOf,
+  shortOf,
   standsOut,
+  substitutesOf,
   sum,
   suspectedWays,
   suspicionsOf,
@@ -322,5 +327,53 @@ describe('loading a van', () => {
     expect(loadVan(needs, new Map([['a', 10]]), -5).units.size).toBe(0);
     expect(loadVan(needs, new Map(), 100).units.size).toBe(0);
     expect(loadVan([], new Map([['a', 10]]), 100)).toMatchObject({ price: 0, mended: 0 });
+  });
+});
+
+describe('stock', () => {
+  const kept = (id: string, price: number | null, fits: string[], held: Kept['held'] = []): Kept => ({
+    id,
+    title: id,
+    price,
+    fits: fits.map((part) => ({ profile: 'p', part })),
+    held,
+  });
+  const dear = kept('dear', 40, ['igniter', 'rod'], [{ place: 'van', units: 1, least: 2 }]);
+  const shelved = kept('shelved', 30, ['igniter'], [{ place: SHELF, units: 3, least: 1 }]);
+  const cheap = kept('cheap', 10, ['igniter']);
+  const unpriced = kept('unpriced', null, ['igniter']);
+
+  test('what is along is taken first, then what lies on the shelf, then the cheapest', () => {
+    const all = [unpriced, cheap, shelved, dear];
+    expect(itemFor(all, 'van', 'p', 'igniter')).toBe(dear);
+    expect(itemFor(all, 'other', 'p', 'igniter')).toBe(shelved);
+    expect(itemFor([unpriced, cheap], 'van', 'p', 'igniter')).toBe(cheap);
+    expect(itemFor(all, 'van', 'q', 'igniter')).toBeUndefined();
+  });
+
+  test('whatever goes where it goes stands in for it', () => {
+    const rod = kept('rod', 5, ['rod']);
+    expect(substitutesOf([dear, cheap, rod], dear).map((i) => i.id)).toEqual(['cheap', 'rod']);
+    expect(substitutesOf([dear, cheap, rod], rod).map((i) => i.id)).toEqual(['dear']);
+  });
+
+  test('what is under its minimum, by place', () => {
+    expect(shortOf([shelved, dear]).map((s) => [s.item.id, s.place, s.missing])).toEqual([['dear', 'van', 1]]);
+  });
+
+  test('what is along costs nothing and is not bought again; no more than lies there is loaded', () => {
+    const needs = [[{ part: 'a', chance: 0.5 }], [{ part: 'a', chance: 0.5 }], [{ part: 'b', chance: 0.4 }]];
+    const prices = new Map([
+      ['a', 10],
+      ['b', 10],
+    ]);
+    const held = new Map([['a', 1]]);
+    const set = loadVan(needs, prices, 10, { held, spare: new Map([['b', 1]]) });
+    expect([...set.units]).toEqual([['b', 1]]);
+    expect(set.price).toBe(10);
+    // None of the first two needs one, or one does and it is there; the third is mended with b or needs nothing.
+    expect(set.mended).toBeCloseTo(2 - 0.25 + 1, 9);
+    expect(loadVan(needs, prices, 100, { held, spare: new Map() }).units.size).toBe(0);
+    expect(loadVan(needs, prices, 100, { held: new Map(), spare: undefined }).units.get('a')).toBe(2);
   });
 });

@@ -175,6 +175,25 @@ describe('in front of the machine', () => {
     expect(settle(stand)).toMatchObject({ digits: 'OL', accident: false });
   });
 
+  test('breaker and service switch are two: either takes the power, both give it, and a breaker that is off stays off', () => {
+    const stand = new Stand(laidWith('furnace-condensing', 'igniter.open'));
+    const power = () => [stand.state.setup.power, stand.machine().supply];
+    expect(power()).toEqual([true, { breaker: true, service: true }]);
+    perform(stand, { do: 'supply', change: { breaker: false } });
+    expect(power()).toEqual([false, { breaker: false, service: true }]);
+    expect(stand.clock).toBe(2 * 60_000);
+    perform(stand, { do: 'supply', change: { service: false } });
+    perform(stand, { do: 'supply', change: { breaker: true } });
+    expect(power()).toEqual([false, { breaker: true, service: false }]);
+    perform(stand, { do: 'supply', change: { service: true } });
+    expect(power()).toEqual([true, { breaker: true, service: true }]);
+    perform(stand, { do: 'set', change: { power: false, gas: false } });
+    expect(power()).toEqual([false, { breaker: true, service: false }]);
+    perform(stand, { do: 'supply', change: { breaker: false } });
+    expect(perform(stand, { do: 'set', change: { power: true } })).toMatch(/breaker is off/);
+    expect(stand.state.log.every(({ problem }) => problem === undefined)).toBe(true);
+  });
+
   test('ohms on a live circuit is an accident: written once for each place, and the mark is held down by it', () => {
     const laid = laidWith('furnace-condensing', 'igniter.open');
     const stand = opened(laid);

@@ -24,6 +24,7 @@ import { shopRoutes } from './features/shop/routes';
 import { photoRoutes } from './features/photos/routes';
 import { profileRoutes } from './features/profiles/routes';
 import type { Profiles } from './features/profiles/service';
+import { stockRoutes } from './features/stock/routes';
 import { openRoutes, upkeepRoutes } from './features/upkeep/routes';
 import { Upkeep } from './features/upkeep/service';
 import { passwordLimits } from './features/session/limits';
@@ -92,6 +93,7 @@ export function createApp(options: AppOptions): Express {
       '/api/practice',
       '/api/patterns',
       '/api/rates',
+      '/api/stock',
       '/api/search',
       '/api/import',
     ],
@@ -110,6 +112,7 @@ export function createApp(options: AppOptions): Express {
   app.use(dayRoutes());
   app.use(practiceRoutes());
   app.use(patternRoutes(new Book(profiles, reader)));
+  app.use(stockRoutes());
   app.use(searchRoutes());
   app.use('/api', notFound);
   if (webDir !== '') app.use(webRoutes(webDir));

@@ -17,5 +17,6 @@ export { type LearnedRate, learnRates, sum } from './rates';
 export { type Share, shareOf } from './share';
 export { standsOut } from './stands-out';
 export { type Change, changeOf, firstUnder, type Suspicion, suspicionsOf } from './suspicion';
-export { type Load, loadVan, mendedBy, type Need, priceOf } from './van';
+export { fitting, type Held, itemFor, type Kept, SHELF, type Short, shortOf, substitutesOf, unitsIn } from './stock';
+export { type Load, loadVan, mendedBy, type Need, priceOf, together } from './van';
 export { assumedRates, countedWays, namedWay, suspectedWays, wayOf } from './ways';

@@ -11,17 +11,38 @@ export interface Load {
   readonly mended: number;
 }
 
+/** What somebody has along already, and what can be had at all. */
+export interface Stock {
+  /** Units that are loaded already and cost nothing more. */
+  readonly held: ReadonlyMap<string, number>;
+  /** Units that can be loaded beside them; as many as are wanted where it is not said. */
+  readonly spare: ReadonlyMap<string, number> | undefined;
+}
+
+const NOTHING: Stock = { held: new Map(), spare: undefined };
+
 /**
  * The set of parts that mends the most calls at the first visit for some money. A unit of a part is worth the chance that as many calls
  * need one, so that a second unit is worth less than the first; which units are worth their money is the knapsack problem, solved
  * exactly over whole units of money (H. Kellerer, U. Pferschy and D. Pisinger, Knapsack Problems, 2004, section 2.3).
  * @param needs of each call; what is left of its chance needs no part
- * @param prices of one unit, by part, in whole money; parts without a price are not loaded
+ * @param prices of one unit, by part, in money or room; parts without one are not loaded
+ * @returns what is to be loaded beside what is held, and how many calls both mend
  */
-export function loadVan(needs: readonly (readonly Need[])[], prices: ReadonlyMap<string, number>, money: number): Load {
+export function loadVan(
+  needs: readonly (readonly Need[])[],
+  prices: ReadonlyMap<string, number>,
+  money: number,
+  { held, spare }: Stock = NOTHING,
+): Load {
   const units = [...chancesByPart(needs)].flatMap(([part, chances]) => {
     const price = prices.get(part);
-    return price === undefined ? [] : atLeast(chances).map((worth) => ({ part, price: Math.ceil(price), worth }));
+    if (price === undefined) return [];
+    const from = held.get(part) ?? 0;
+    const to = spare === undefined ? Infinity : from + (spare.get(part) ?? 0);
+    return atLeast(chances)
+      .slice(from, to)
+      .map((worth) => ({ part, price: Math.ceil(price), worth }));
   });
   const most = Math.max(0, Math.floor(money));
   // The best that each sum of money buys, unit by unit, and whether the last one was bought.
@@ -43,7 +64,14 @@ export function loadVan(needs: readonly (readonly Need[])[], prices: ReadonlyMap
       chosen.set(part, (chosen.get(part) ?? 0) + 1);
       left -= price;
     }
-  return { units: chosen, price: priceOf(chosen, prices), mended: mendedBy(needs, chosen) };
+  return { units: chosen, price: priceOf(chosen, prices), mended: mendedBy(needs, together(held, chosen)) };
+}
+
+/** Two loads in one. */
+export function together(a: ReadonlyMap<string, number>, b: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
+  const both = new Map(a);
+  for (const [part, n] of b) both.set(part, (both.get(part) ?? 0) + n);
+  return both;
 }
 
 /** How many calls are mended at the first visit with a set of parts, expected; calls that need none are. */

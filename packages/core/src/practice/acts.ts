@@ -6,10 +6,13 @@ import { proveLine, repairPart } from './mend-acts';
 import { recordedBreak } from './recorded-break';
 import type { Stand } from './stand';
 import { endStop, followOrder } from './stop-acts';
+import type { Supply } from './supply';
 
 /** What somebody does in an exercise, as a page says it. */
 export type PracticeAct =
   | { readonly do: 'set'; readonly change: Partial<Setup> }
+  /** Throws the breaker at the house's panel, or the service switch. */
+  | { readonly do: 'supply'; readonly change: Partial<Supply> }
   /** Off and on again: a new try. */
   | { readonly do: 'again' }
   /** Takes the panel off, or puts it on. */
@@ -56,6 +59,8 @@ export function perform(stand: Stand, act: PracticeAct): string | undefined {
   switch (act.do) {
     case 'set':
       return stand.set(act.change);
+    case 'supply':
+      return stand.supply(act.change);
     case 'again':
       return stand.again();
     case 'panel':

@@ -47,5 +47,6 @@ export { type Band, drawFrom, habitsIn, readWorld, wider, type World } from './w
 export type { InstrumentNow } from './in-hand';
 export type { BeadNow, MachineNow } from './machine-now';
 export { type KeptStand, keptUntil, Stand } from './stand';
+export { hasPower } from './supply';
 export { wireColours } from './wire-colours';
 export { WrittenLog } from './written-log';

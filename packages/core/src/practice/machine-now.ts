@@ -3,6 +3,7 @@ import { codeShown, type CodeShown } from '../question';
 import type { Now, Setup, Trace } from '../simulation';
 import type { Millis } from '../units';
 import type { OthersNow } from './other-appliances';
+import type { Supply } from './supply';
 
 /** How the step of a run stands now. */
 export interface BeadNow {
@@ -29,6 +30,7 @@ export interface MachineNow extends Noticed {
   /** Since when it runs as it is set. */
   readonly since: Millis;
   readonly setup: Setup;
+  readonly supply: Supply;
   /** How the water stands in its gauge glass, where it has one. */
   readonly glass: 'line' | 'empty' | undefined;
   /** How other appliances on the same gas burn, as was last seen; nothing where there are none. */

@@ -10,6 +10,8 @@ export type PracticeBody =
   | { readonly type: 'predicted'; readonly of: string; readonly guess: string; readonly right: boolean }
   /** Ohms were measured where there is voltage. */
   | { readonly type: 'accident'; readonly where: string }
+  /** A switch of the supply was thrown: how both stand since. */
+  | { readonly type: 'supply'; readonly breaker: boolean; readonly service: boolean }
   /** The leads were held together and what they read was taken off. */
   | { readonly type: 'lead-zero' }
   /** A new part was measured and was as bad as the old one: another one was taken. */
@@ -32,6 +34,7 @@ const PRACTICE: ReadonlySet<string> = new Set<PracticeBody['type']>([
   'hint',
   'predicted',
   'accident',
+  'supply',
   'lead-zero',
   'new-part-bad',
   'run-told',

@@ -15,6 +15,7 @@ import { heldFor, knobNow, knobOf, pilotBurned } from './knob';
 import { bodyOfReading, questionAt } from './noted-reading';
 import { othersNow } from './other-appliances';
 import { behindPanel, panelSwitch } from './panel';
+import { hasPower, type Supply, supplyAfter } from './supply';
 import { Witness } from './witness';
 
 const PANEL_ON = 'The panel is on: take it off first';
@@ -113,6 +114,7 @@ export class Stand {
       clock: this.#clock,
       since: this.#since,
       setup,
+      supply: supplyAfter(this.#moves),
       glass: glassOf(this.laid.appliance.model, this.#now(this.#clock).lived),
       others: othersNow(this.laid.engine.model, this.#moves),
       knob: knobNow(this.laid.engine.model, setup),
@@ -186,11 +188,22 @@ export class Stand {
   set(change: Partial<Setup>): string | undefined {
     const { setup } = this.state;
     const next = { ...setup, ...change };
+    if (change.power && !supplyAfter(this.#moves).breaker) return 'The breaker is off: put it on first';
     if (this.#jumpers(next) > this.#jumpers(setup)) {
       if (!this.open) return PANEL_ON;
       if (this.#jumpers(next) > JUMPERS) return `All ${JUMPERS} jumpers are in: take one out first`;
     }
     return this.write(setupEntry(next), MINUTES.set);
+  }
+
+  /** Throws a switch of the supply: the machine loses its power with either, and has it again with both. */
+  supply(change: Partial<Supply>): undefined {
+    const next = { ...supplyAfter(this.#moves), ...change };
+    const { setup } = this.state;
+    const power = hasPower(next);
+    this.#pass(change.breaker === undefined ? MINUTES.set : MINUTES.breaker);
+    if (power !== setup.power) this.write(setupEntry({ ...setup, power }), 0);
+    return this.write({ type: 'supply', ...next }, 0);
   }
 
   /** Jumpers that are in the machine: a door switch is held in without one. */

@@ -1,3 +1,4 @@
+import { type Carried, partsToCarry } from '../analysis';
 import { type Assessment, type Engine, repairOrder } from '../diagnosis';
 import { predicts } from '../inference';
 import type { CallState } from '../visit';
@@ -12,6 +13,8 @@ export interface CallLength {
   readonly p80: number;
   /** What would be mended most likely, and what to load for it. */
   readonly likely: string;
+  /** New parts that may be needed, the likeliest first. */
+  readonly parts: readonly Carried[];
 }
 
 /** Suspects beyond these hardly change how long it takes. */
@@ -39,11 +42,13 @@ export function callLength(
   });
   const [first] = suspects;
   const total = times.reduce((sum, { weight }) => sum + weight, 0);
-  if (!first || total <= 0) return { ...UNKNOWN, likely: '' };
+  const parts = partsToCarry(engine, assessment);
+  if (!first || total <= 0) return { ...UNKNOWN, likely: '', parts };
   return {
     p50: Math.round(quantile(times, 0.5 * total)),
     p80: Math.round(quantile(times, 0.8 * total)),
     likely: repairWords(engine.model, first.repair),
+    parts,
   };
 }
 

@@ -17,6 +17,7 @@ import * as fourteenth from './migrations/0014-day-plans';
 import * as fifteenth from './migrations/0015-entry-words';
 import * as sixteenth from './migrations/0016-practice';
 import * as seventeenth from './migrations/0017-book';
+import * as eighteenth from './migrations/0018-stock';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -37,6 +38,7 @@ const MIGRATIONS = [
   { name: '0015-entry-words', ...fifteenth },
   { name: '0016-practice', ...sixteenth },
   { name: '0017-book', ...seventeenth },
+  { name: '0018-stock', ...eighteenth },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

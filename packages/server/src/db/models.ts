@@ -12,6 +12,7 @@ import { definePractice } from '../features/practice/model';
 import { definePeople } from '../features/session/model';
 import { defineSearch } from '../features/search/model';
 import { defineShop } from '../features/shop/model';
+import { defineStock } from '../features/stock/model';
 import { defineUpkeep } from '../features/upkeep/model';
 
 /** Binds the models to a connection. The tables are made by the migrations. */
@@ -30,4 +31,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineSearch(sequelize);
   definePractice(sequelize);
   definePatterns(sequelize);
+  defineStock(sequelize);
 }

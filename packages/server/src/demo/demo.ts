@@ -1,3 +1,4 @@
+import { SHELF } from '@zetalysis/core/book';
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
 import { loadProfile } from '@zetalysis/core/profile';
 import { GRANTS } from '@zetalysis/core/rules';
@@ -15,10 +16,12 @@ import { keepWords } from '../features/search/repository';
 import { StoredInstrument } from '../features/instruments/model';
 import { CALLS } from './calls';
 import { addSettings } from '../features/shop/repository';
+import { writeItem, writeLeast, writeMoves } from '../features/stock/repository';
 import { DutyDone } from '../features/upkeep/model';
 import { INSTRUMENTS } from './instruments';
 import { MACHINES } from './machines';
 import { loadSeason, type Say } from './season';
+import { STOCK } from './stock';
 import { upkeepDone } from './upkeep';
 
 export const DEMO_PASSWORD = 'cold-morning';
@@ -54,6 +57,7 @@ export async function loadDemo(profiles: Profiles, season?: string, say: Say = (
   const people = await Promise.all(PEOPLE.map((p) => Person.create({ ...p, id: v7(), units: 'us', passwordHash })));
   await addSettings(people[0]!.id, SHOP);
   await StoredInstrument.bulkCreate(INSTRUMENTS.map((i) => ({ ...i, id: v7() })));
+  await loadStock(people);
   const machines: Machine[] = [];
   // The shop has known them for a while.
   const known = new Date(Date.now() - 3000 * 86_400_000);
@@ -119,4 +123,27 @@ export async function loadDemo(profiles: Profiles, season?: string, say: Say = (
   }
   say('making what lists show');
   await rebuildOverviews();
+}
+
+/** The parts of the shop: on the shelf, and in the van of whoever drives to most calls. */
+async function loadStock(people: readonly Person[]): Promise<void> {
+  const office = people[0]!.id;
+  const van = people[1]!.id;
+  for (const { shelf, van: along, least, fits, ...item } of STOCK) {
+    const id = v7();
+    await writeItem(office, id, {
+      ...item,
+      fits: fits.map((f) => {
+        const [profile = '', part = ''] = f.split(' ');
+        return { profile, part };
+      }),
+    });
+    const counted = { item: id, why: 'counted' } as const;
+    const lies = [
+      { ...counted, place: SHELF, units: shelf },
+      { ...counted, place: van, units: along },
+    ].filter(({ units }) => units > 0);
+    if (lies.length > 0) await writeMoves(office, lies);
+    if (least > 0) await writeLeast(office, id, SHELF, least);
+  }
 }

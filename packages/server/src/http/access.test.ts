@@ -29,6 +29,7 @@ const FILLED = { day: '2026-11-01', result: 'good', by: 'Lund', words: '' };
 const ACCOUNT = { fullName: 'Nell Ashby', role: 'technician', units: 'us' };
 const SETTINGS = { name: 'A', address: '', currency: '$', hour: 118.5, paper: 'A4' };
 const LIMIT = { test: 'coil-24v', measure: 'dead', typed: '13.5-16.5', source: '' };
+const STOCKED = { title: 'Igniter', number: '', price: 20, room: null, fits: [] };
 const PLAYED = {
   id: v7(),
   code: '2.abc.d4.steam-standing-pilot',
@@ -131,6 +132,12 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['POST', '/days', {}, 401, 400, 400, 400, 400],
   ['PUT', '/days/items/:none', {}, 401, 400, 400, 400, 400],
   ['DELETE', '/days/items/:none', undefined, 401, 404, 404, 404, 404],
+  ['GET', '/stock', undefined, 401, 200, 200, 200, 200],
+  ['POST', '/stock', STOCKED, 401, 403, 201, 201, 201],
+  ['POST', '/stock', { ...STOCKED, title: '' }, 401, 400, 400, 400, 400],
+  ['PUT', '/stock/:none', STOCKED, 401, 403, 404, 404, 404],
+  ['PUT', '/stock/:none/least', { place: 'shelf', least: 2 }, 401, 403, 404, 404, 404],
+  ['POST', '/stock/moves', { moves: [] }, 401, 400, 400, 400, 400],
   ['GET', '/practice', undefined, 401, 200, 200, 200, 200],
   ['POST', '/practice/results', () => ({ ...PLAYED, id: v7() }), 401, 200, 200, 200, 200],
   ['POST', '/practice/results', { ...PLAYED, mark: 101 }, 401, 400, 400, 400, 400],

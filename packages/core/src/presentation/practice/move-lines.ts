@@ -40,6 +40,8 @@ function practiceWords(model: Model, body: PracticeBody): string {
       return `Said beforehand: ${body.guess}${body.right ? ', and so it was' : ', and it was not'}`;
     case 'accident':
       return `Ohms on a live circuit, ${body.where}`;
+    case 'supply':
+      return `Breaker ${body.breaker ? 'on' : 'off'}, service switch ${body.service ? 'on' : 'off'}`;
     case 'lead-zero':
       return 'Leads held together and taken off';
     case 'new-part-bad':

@@ -1,5 +1,5 @@
 import type { Me } from '@zetalysis/contract';
-import { levelWith, type PracticeAct, readExerciseCode } from '@zetalysis/core/practice';
+import { levelWith, type MachineNow, type PracticeAct, readExerciseCode } from '@zetalysis/core/practice';
 import type { StandView } from '@zetalysis/core/presentation';
 import { formatDuration } from '@zetalysis/core/units';
 import { memo, type ReactNode, useCallback, useState } from 'react';
@@ -171,10 +171,15 @@ function Playing({ me, code, profile }: { readonly me: Me; readonly code: string
 }
 
 const SWITCHES = [
-  { what: 'gas', title: 'Gas' },
-  { what: 'power', title: 'Power' },
-  { what: 'heatCall', title: 'Heat call' },
-] as const;
+  { title: 'Gas', of: ({ setup }) => setup.gas, act: (gas) => ({ do: 'set', change: { gas } }) },
+  { title: 'Breaker', of: ({ supply }) => supply.breaker, act: (breaker) => ({ do: 'supply', change: { breaker } }) },
+  { title: 'Switch', of: ({ supply }) => supply.service, act: (service) => ({ do: 'supply', change: { service } }) },
+  { title: 'Heat call', of: ({ setup }) => setup.heatCall, act: (heatCall) => ({ do: 'set', change: { heatCall } }) },
+] satisfies readonly {
+  title: string;
+  of: (machine: MachineNow) => boolean;
+  act: (on: boolean) => PracticeAct;
+}[];
 
 const HINTS = [
   { value: 'half', label: 'What is left' },
@@ -233,14 +238,14 @@ function Head({
   return (
     <section className={styles.head} aria-label="Clock and state">
       <div className={styles.switches} role="group" aria-label="Switches">
-        {SWITCHES.map(({ what, title }) => (
+        {SWITCHES.map(({ title, of, act: thrown }) => (
           <button
-            key={what}
+            key={title}
             type="button"
-            aria-pressed={machine.setup[what]}
-            onClick={() => void act({ do: 'set', change: { [what]: !machine.setup[what] } }).then(onSaid)}
+            aria-pressed={of(machine)}
+            onClick={() => void act(thrown(!of(machine))).then(onSaid)}
           >
-            <span>{title}</span> {machine.setup[what] ? 'ON' : 'OFF'}
+            <span>{title}</span> {of(machine) ? 'ON' : 'OFF'}
           </button>
         ))}
         <button

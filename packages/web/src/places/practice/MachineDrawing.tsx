@@ -1,4 +1,4 @@
-import type { OthersNow } from '@zetalysis/core/practice';
+import { hasPower, type MachineNow, type OthersNow } from '@zetalysis/core/practice';
 import type { Drawing, StandView } from '@zetalysis/core/presentation';
 import { formOf } from './machine-forms';
 import styles from './MachineDrawing.module.css';
@@ -38,7 +38,7 @@ export function MachineDrawing({ drawing, view }: Props) {
     fire
       ? 'fire burns'
       : is('pilot')
-        ? 'pilot burns, no main fire'
+        ? 'pilot, no main fire'
         : is('glow')
           ? 'igniter glows'
           : is('spark')
@@ -133,11 +133,7 @@ export function MachineDrawing({ drawing, view }: Props) {
           {machine.others !== undefined && <Others burn={machine.others} />}
         </>
       )}
-      <rect className={styles.part} x="6" y="300" width="38" height="54" rx="3" />
-      <path className={styles.knob} d={power ? 'M25 310v14' : 'M25 330v14'} />
-      <text x="25" y="370" textAnchor="middle">
-        {power ? 'ON' : 'OFF'}
-      </text>
+      <Supply {...machine.supply} />
       <circle className={styles.part} cx="25" cy="230" r="18" />
       <path className={styles.knob} d={heatCall ? 'M25 230l10 -10' : 'M25 230l-10 10'} />
       <text x="25" y="266" textAnchor="middle">
@@ -149,6 +145,22 @@ export function MachineDrawing({ drawing, view }: Props) {
     </svg>
   );
 }
+
+/** Breaker and service switch, one above the other on the wall. */
+const Supply = ({ breaker, service }: MachineNow['supply']) => (
+  <g>
+    <rect className={styles.part} x="10" y="286" width="30" height="34" rx="2" />
+    <path className={styles.knob} d={breaker ? 'M25 293v8' : 'M25 305v8'} />
+    <text x="25" y="335" textAnchor="middle" className={styles.soft}>
+      breaker
+    </text>
+    <rect className={styles.part} x="10" y="342" width="30" height="38" rx="3" />
+    <path className={styles.knob} d={service ? 'M25 349v9' : 'M25 364v9'} />
+    <text x="25" y="396" textAnchor="middle">
+      {hasPower({ breaker, service }) ? 'ON' : 'OFF'}
+    </text>
+  </g>
+);
 
 /** The glass at the side of a boiler, with the water in it. */
 const GaugeGlass = ({ level }: { readonly level: 'line' | 'empty' }) => (
