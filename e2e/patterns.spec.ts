@@ -81,3 +81,47 @@ test.describe('on a phone', () => {
     expect(await violations(page)).toEqual([]);
   });
 });
+
+test('a van is loaded for a day: what is needed comes from the shelf, what is not kept is written down, refusals are said', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page, stack.url, 'imre');
+  await page.goto(`${stack.url}/patterns/van`);
+  const set = page.getByRole('region', { name: 'This set' });
+  const parts = page.getByRole('region', { name: /Parts, by the chance/ });
+  await expect(page.getByText('is being worked out')).toHaveCount(0, { timeout: 60_000 });
+  await expect(set.getByText('calls mended at the first visit, expected')).toBeVisible();
+  const first = parts
+    .getByRole('row')
+    .filter({ hasText: /shelf \d/ })
+    .first();
+  const goes = first.getByRole('button', { pressed: true });
+  if ((await goes.count()) === 0) await first.getByRole('button').first().click();
+  const load = set.getByRole('button', { name: /^Load: \d+ from the shelf/ });
+  await expect(load).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await load.click();
+  await expect(set.getByRole('button', { name: 'Nothing to load' })).toBeVisible();
+  await set.getByRole('button', { name: '250' }).click();
+  await expect(page).toHaveURL(/for=250/);
+
+  await parts.getByRole('button', { name: 'write it down' }).first().click();
+  const dialog = page.getByRole('dialog', { name: 'A part that is not kept yet' });
+  await dialog.getByLabel('Price').fill('dear');
+  await expect(dialog.getByRole('alert')).toContainText('A number, as 31.50');
+  await dialog.getByLabel('Price').fill('18,50');
+  await dialog.getByLabel('What it is').fill('Sensor of the demo');
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(parts.getByText('Sensor of the demo')).toBeVisible();
+
+  await page.goto(`${stack.url}/patterns/stock`);
+  await page.getByRole('searchbox').or(page.getByPlaceholder('name or number')).first().fill('sensor of the');
+  await page.getByRole('button', { name: 'Sensor of the demo' }).click();
+  const item = page.getByRole('dialog', { name: 'Sensor of the demo' });
+  await item.getByRole('button', { name: 'Fitted', exact: true }).click();
+  await expect(item.getByRole('alert').filter({ hasText: 'none lies on the shelf' })).toBeVisible();
+  await item.getByLabel('Units').fill('3');
+  await item.getByRole('button', { name: 'Came in' }).click();
+  await expect(item.getByText('Shelf: 3')).toBeVisible();
+});

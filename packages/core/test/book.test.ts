@@ -17,6 +17,7 @@ import {
   mendedBy,
   namedWay,
   type Need,
+  planLoad,
   priceOf,
   SHELF,
   shareOf,
@@ -375,5 +376,69 @@ describe('stock', () => {
     expect(set.mended).toBeCloseTo(2 - 0.25 + 1, 9);
     expect(loadVan(needs, prices, 100, { held, spare: new Map() }).units.size).toBe(0);
     expect(loadVan(needs, prices, 100, { held: new Map(), spare: undefined }).units.get('a')).toBe(2);
+  });
+});
+
+describe('what to load for a day', () => {
+  const kept = (id: string, part: string, price: number, [shelf, van]: [number, number]) => ({
+    id,
+    title: id,
+    price,
+    room: price / 10,
+    fits: [{ profile: 'p', part }],
+    held: [
+      { place: SHELF, units: shelf, least: 0 },
+      { place: 'van', units: van, least: 0 },
+    ],
+  });
+  const items = [
+    kept('igniter', 'igniter', 30, [2, 0]),
+    kept('rod', 'rod', 20, [1, 1]),
+    kept('valve', 'valve', 150, [1, 0]),
+    kept('coil', 'coil', 10, [0, 0]),
+  ];
+  const call = (id: string, shares: Readonly<Record<string, number>>) => ({
+    id,
+    profile: 'p',
+    parts: Object.entries(shares).map(([part, share]) => ({ part, title: `the ${part}`, share })),
+  });
+  const calls = [call('one', { igniter: 0.5, valve: 0.3 }), call('two', { rod: 0.4, coil: 0.2, board: 0.1 })];
+  const none = new Set<string>();
+  const asked = { calls, items, van: 'van', measure: 'price', left: none, taken: none, broke: () => 0 } as const;
+  const states = (plan: ReturnType<typeof planLoad>) =>
+    Object.fromEntries(plan.lines.map((l) => [l.need.part, l.state]));
+
+  test('what is along stays, what is worth its money is loaded, what nobody has is to be ordered or written down', () => {
+    const plan = planLoad({ ...asked, most: 50 });
+    expect(states(plan)).toEqual({ igniter: 'load', rod: 'along', valve: 'shelf', coil: 'order', board: 'unkept' });
+    expect(plan.spent).toBe(50);
+    expect(plan.ofCall.get('one')).toBeCloseTo(0.7, 9);
+    expect(plan.ofCall.get('two')).toBeCloseTo(0.7, 9);
+    expect([plan.standing, plan.mended]).toEqual([expect.closeTo(0.9, 9), expect.closeTo(1.4, 9)]);
+  });
+
+  test('once it is loaded there is nothing more to load for as much', () => {
+    const loaded = items.map((i) => (i.id === 'igniter' ? kept('igniter', 'igniter', 30, [1, 1]) : i));
+    const plan = planLoad({ ...asked, items: loaded, most: 50 });
+    expect(states(plan)).toMatchObject({ igniter: 'along', rod: 'along', valve: 'shelf' });
+    expect(plan.spent).toBe(50);
+  });
+
+  test('what somebody takes along is paid first, what they leave out is not loaded and not along', () => {
+    const plan = planLoad({ ...asked, most: 160, taken: new Set(['valve']), left: new Set(['rod']) });
+    expect(states(plan)).toMatchObject({ valve: 'load', igniter: 'shelf', rod: 'shelf' });
+    expect(plan.spent).toBe(150);
+  });
+
+  test('room instead of money; the most common parts as far as the same room goes', () => {
+    const plan = planLoad({
+      ...asked,
+      measure: 'room',
+      most: 15,
+      broke: (p) => (p === 'rod' ? 9 : p === 'igniter' ? 4 : 0),
+    });
+    expect(plan.spent).toBe(5);
+    expect(states(plan)['valve']).toBe('shelf');
+    expect(plan.common).toBeCloseTo(0.9 + 0.5, 9);
   });
 });

@@ -17,6 +17,7 @@ export { type LearnedRate, learnRates, sum } from './rates';
 export { type Share, shareOf } from './share';
 export { standsOut } from './stands-out';
 export { type Change, changeOf, firstUnder, type Suspicion, suspicionsOf } from './suspicion';
+export { type CallOfDay, type LoadLine, type LoadPlan, type Measure, planLoad } from './load-plan';
 export { fitting, type Held, itemFor, type Kept, SHELF, type Short, shortOf, substitutesOf, unitsIn } from './stock';
 export { type Load, loadVan, mendedBy, type Need, priceOf, together } from './van';
 export { assumedRates, countedWays, namedWay, suspectedWays, wayOf } from './ways';

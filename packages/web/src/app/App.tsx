@@ -93,6 +93,8 @@ const router = createBrowserRouter([
       { path: '/practice', element: <SignedIn place={(me) => <Practice me={me} />} /> },
       { path: '/practice/:code', element: <SignedIn inCall place={(me) => <ExercisePage me={me} />} /> },
       { path: '/patterns', element: <SignedIn place={(me) => <Patterns me={me} tab="breaks" />} /> },
+      { path: '/patterns/van', element: <SignedIn place={(me) => <Patterns me={me} tab="van" />} /> },
+      { path: '/patterns/stock', element: <SignedIn place={(me) => <Patterns me={me} tab="stock" />} /> },
       { path: '/patterns/advice', element: <SignedIn place={(me) => <Patterns me={me} tab="advice" />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },
       { path: '/library/:id', element: <SignedIn place={(me) => <Appliance me={me} />} /> },

@@ -12,10 +12,8 @@ const ITEM: StockItem = {
 };
 
 async function send<R>(name: string, method: 'post' | 'put', path: string, body: object) {
-  const answer = await api()
-    [method](`/api/stock${path}`)
-    .set(await signIn(name))
-    .send(body);
+  const asked = method === 'post' ? api().post(`/api/stock${path}`) : api().put(`/api/stock${path}`);
+  const answer = await asked.set(await signIn(name)).send(body);
   return { status: answer.status, body: answer.body as R & { detail?: string } };
 }
 const add = async (item: Partial<StockItem> = {}) =>

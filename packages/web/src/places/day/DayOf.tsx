@@ -19,7 +19,7 @@ import { Choice } from '../../kit/Choice';
 import { Status } from '../../kit/Status';
 import { useStandard } from '../../theme/use-standard';
 import styles from './DayPage.module.css';
-import { useLengths } from './use-lengths';
+import { useLengths } from '../../engine/use-lengths';
 
 interface Props {
   readonly day: string;

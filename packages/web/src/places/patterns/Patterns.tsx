@@ -13,20 +13,27 @@ import { AdviceView } from './AdviceView';
 import { BreaksView } from './BreaksView';
 import styles from './Patterns.module.css';
 import { RatesView } from './RatesView';
+import { StockView } from './StockView';
 import { useFilter, useStanding } from './use-patterns';
+import { VanView } from './VanView';
 
 const TABS = [
   { to: '/patterns', title: 'Breaks and rates' },
   { to: '/patterns/advice', title: 'Was the advice right' },
+  { to: '/patterns/van', title: 'Load the van' },
+  { to: '/patterns/stock', title: 'Stock' },
 ] as const;
 
+type Tab = 'breaks' | 'advice' | 'van' | 'stock';
+
 /** What the calls of the shop add up to. */
-export default function Patterns({ me, tab }: { readonly me: Me; readonly tab: 'breaks' | 'advice' }) {
+export default function Patterns({ me, tab }: { readonly me: Me; readonly tab: Tab }) {
   const { standing, problem } = useStanding();
   const [filter] = useFilter();
   const { search } = useLocation();
   const [choosing, setChoosing] = useState(false);
   const chosen = Object.keys(filter).length;
+  const ofCalls = tab === 'breaks' || tab === 'advice';
   return (
     <Page
       title="Patterns"
@@ -40,26 +47,32 @@ export default function Patterns({ me, tab }: { readonly me: Me; readonly tab: '
         </nav>
       }
       about={
+        ofCalls &&
         standing &&
         `${chosen === 0 ? 'All calls' : 'Some calls'} · ${standing.breaks} breaks on ${standing.machines} machines`
       }
-      actions={<Button onClick={() => setChoosing(true)}>Family, make, age, site{chosen > 0 && ` (${chosen})`}</Button>}
+      actions={
+        ofCalls && (
+          <Button onClick={() => setChoosing(true)}>Family, make, age, site{chosen > 0 && ` (${chosen})`}</Button>
+        )
+      }
       className={styles.place}
     >
       {problem !== undefined && <Notice kind="problem">{problem}</Notice>}
-      {standing !== undefined && standing.unread > 0 && (
+      {ofCalls && standing !== undefined && standing.unread > 0 && (
         <p className={styles.reading} role="status">
           Reading closed calls into the book: {standing.unread} are left.
           <progress value={standing.calls} max={standing.calls + standing.unread} />
         </p>
       )}
-      {tab === 'breaks' ? (
+      {tab === 'van' && <VanView me={me} />}
+      {tab === 'stock' && <StockView me={me} />}
+      {tab === 'advice' && <AdviceView me={me} filter={filter} />}
+      {tab === 'breaks' && (
         <div className={styles.breaks}>
           <BreaksView filter={filter} />
           <RatesView me={me} filter={filter} />
         </div>
-      ) : (
-        <AdviceView me={me} filter={filter} />
       )}
       {choosing && standing && <Chosen standing={standing} onClose={() => setChoosing(false)} />}
     </Page>

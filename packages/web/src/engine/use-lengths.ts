@@ -3,17 +3,22 @@ import type { DayItem, Me } from '@zetalysis/contract';
 import type { CallLength } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
 import type { CallEvent } from '@zetalysis/core/visit';
-import { http } from '../../api/http';
-import { holdEngine } from '../../engine/client';
+import { http } from '../api/http';
+import { holdEngine } from './client';
 
 const STALE_MS = 5 * 60_000;
 
+/** A call as a day has it: how long it takes, and what machine it is. */
+export interface LengthOfCall extends CallLength {
+  readonly profile: string;
+}
+
 /** How long each call of a day takes from where it stands, by the engine; nothing while that is not known. */
 export function useLengths(
-  items: readonly DayItem[],
+  items: readonly Pick<DayItem, 'call' | 'over'>[],
   me: Me,
   standard: TestingStandard,
-): ReadonlyMap<string, CallLength> {
+): ReadonlyMap<string, LengthOfCall> {
   const calls = items.flatMap(({ call, over }) => (call !== null && !over ? [call] : []));
   return useQueries({
     queries: calls.map((call) => ({
@@ -26,7 +31,7 @@ export function useLengths(
   });
 }
 
-async function lengthOf(id: string, { role, grants }: Me, standard: TestingStandard): Promise<CallLength> {
+async function lengthOf(id: string, { role, grants }: Me, standard: TestingStandard): Promise<LengthOfCall> {
   const head = await http('GET /calls/:id', { params: { id } });
   const log: CallEvent[] = [];
   for (let last = 0; ;) {
@@ -38,7 +43,7 @@ async function lengthOf(id: string, { role, grants }: Me, standard: TestingStand
   const hold = holdEngine();
   try {
     const engine = await hold.load(head.profile, head.profileVersion, head.build, head.settings.rates);
-    return await engine.length(log, { person: { role, grants }, standard });
+    return { ...(await engine.length(log, { person: { role, grants }, standard })), profile: head.profile };
   } finally {
     hold.release();
   }
