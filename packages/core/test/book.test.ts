@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import {
   ageOf,
   assumedRates,
@@ -30,10 +28,10 @@ import {
   wayOf,
 } from '../src/book';
 import { Engine } from '../src/diagnosis';
-import { draftRecord, snapshot } from '../src/presentation';
 import { Random } from '../src/simulation';
-import { type CallEvent, caseEvents, loadCase, reduceCall } from '../src/visit';
+import { type CallEvent, caseEvents, reduceCall } from '../src/visit';
 import { FAMILIES, profile } from './models';
+import { recordedCase, stepsOf } from './recorded-case';
 
 /** A Poisson number by counting exponential waits. */
 function poisson(mean: number, random: Random): number {
@@ -203,24 +201,10 @@ describe('what a call is worth to the book', () => {
     }
   });
 
-  const source = readFileSync(join(__dirname, '../../../cases/furnace-2-igniter.yaml'), 'utf8');
   const engine = new Engine(profile('furnace-condensing'));
-  const steps = loadCase(source, 'furnace-2-igniter.yaml', engine.model).steps;
-
-  /** The events of a case with its record, as it was proposed when it was written. */
-  function recorded(until = steps.length, change: object = {}): CallEvent[] {
-    const events = caseEvents(steps.slice(0, until));
-    const state = reduceCall(engine.model, events, { needs: 'met' });
-    const assessment = engine.assess(state.evidence);
-    const last = events.at(-1)!;
-    const body = {
-      type: 'break-recorded',
-      ...draftRecord(engine, assessment),
-      advice: snapshot(engine, assessment, []),
-      ...change,
-    } as const;
-    return [...events, { ...last, id: 'recorded', seq: last.seq + 1, body } as CallEvent];
-  }
+  const steps = stepsOf(engine, 'furnace-2-igniter');
+  const recorded = (until = steps.length, change: object = {}): CallEvent[] =>
+    recordedCase(engine, steps.slice(0, until), change);
   const facts = (events: readonly CallEvent[]) =>
     caseFacts(engine, engine, reduceCall(engine.model, events, { needs: 'met' }));
 

@@ -2,6 +2,7 @@
 export { coverage, type Coverage } from './coverage';
 export { findReadings, type Found, parseSought, type Sought } from './find-readings';
 export { followed } from './followed';
+export { missingPoint, type MissingPoint } from './missing-point';
 export { proofOutlook, type ProofOutlook, watchedTry } from './proof-outlook';
 export { byTelephone, type Carried, partsToCarry, telephoneQuestions } from './triage';
 export { type Channel, type LogDrawing, type LogReading, readAgainst } from './logger/against-model';

@@ -1,5 +1,5 @@
 import { type Assessment, type Engine, standingOf } from '../diagnosis';
-import { repairOf } from '../inference';
+import { type Hypothesis, repairOf } from '../inference';
 import { findPart } from '../profile';
 import { type Evidence, type EvidenceItem, untilMended } from '../question';
 import { TRAINED } from '../rules';
@@ -67,14 +67,14 @@ export function caseFacts(worked: Engine, shipped: Engine, state: CallState): Ca
   const assess = (until: number, engine = worked): Assessment => {
     const known = looked.get(engine) ?? new Map<number, Assessment>();
     looked.set(engine, known);
-    const found = known.get(until) ?? engine.assess(first(evidence, items.slice(0, until)), { pairs: false });
+    const found = known.get(until) ?? engine.assess(firstItems(evidence, items.slice(0, until)), { pairs: false });
     known.set(until, found);
     return found;
   };
   const ways = countedWays(shipped, record, assess(items.length, shipped));
   const repairs = repairsOf(worked, ways);
   const told = leading(items, (i) => i.observation.kind === 'told');
-  const watched = leading(items, (i) => WATCHED.has(i.observation.kind));
+  const watched = toldAndWatched(items);
   const tests = items.length - watched;
   const points: Partial<Record<Stage, number>> = {
     ...(told > 0 && { complaint: told }),
@@ -106,7 +106,9 @@ export function caseFacts(worked: Engine, shipped: Engine, state: CallState): Ca
     tests,
     minutes: minutesOf(state),
     planned:
-      watched > told ? planned(worked, first(evidence, items.slice(0, watched)), assess(watched), ways) : undefined,
+      watched > told
+        ? planned(worked, firstItems(evidence, items.slice(0, watched)), assess(watched), ways)
+        : undefined,
     cannot: count(log, (body) => body.type === 'declined' && body.why === 'cannot'),
     willNot: count(log, (body) => body.type === 'declined' && body.why === 'will-not'),
     ...fitted(worked, state),
@@ -114,7 +116,7 @@ export function caseFacts(worked: Engine, shipped: Engine, state: CallState): Ca
 }
 
 /** The evidence as it was when only these were answered. */
-const first = ({ episodes }: Evidence, items: readonly EvidenceItem[]): Evidence => ({
+export const firstItems = ({ episodes }: Evidence, items: readonly EvidenceItem[]): Evidence => ({
   episodes: episodes.slice(0, Math.max(0, ...items.map((i) => i.episode)) + 1),
   items,
 });
@@ -123,6 +125,10 @@ const leading = (items: readonly EvidenceItem[], is: (item: EvidenceItem) => boo
   const end = items.findIndex((i) => !is(i));
   return end < 0 ? items.length : end;
 };
+
+/** How many answers come before the first test: what the customer tells, and a try that is watched. */
+export const toldAndWatched = (items: readonly EvidenceItem[]): number =>
+  leading(items, (i) => WATCHED.has(i.observation.kind));
 
 const count = (log: CallState['log'], is: (body: CallState['log'][number]['event']['body']) => boolean): number =>
   log.filter(({ event, retracted }) => !retracted && is(event.body)).length;
@@ -142,6 +148,13 @@ function minutesOf({ log, record }: CallState): number {
   return from === undefined || to === undefined ? 0 : Math.min(LONGEST, Math.max(0, (to - from) / 60_000));
 }
 
+/** What it was, by the ways that a call counts for; nothing where none of them carries it. */
+export function truthOf({ hypotheses }: Engine, ways: ReadonlyMap<string, number>): Hypothesis | undefined {
+  const [way, weight = 0] = [...ways].sort((a, b) => b[1] - a[1])[0] ?? [];
+  if (weight < MOSTLY) return undefined;
+  return hypotheses.find((h) => h.kind === 'fault' && h.occurs === 1 && wayOf(h) === way);
+}
+
 /** The shortest proof of what it was, from a watched try on. */
 function planned(
   engine: Engine,
@@ -149,9 +162,8 @@ function planned(
   assessment: Assessment,
   ways: ReadonlyMap<string, number>,
 ): CaseFacts['planned'] {
-  const [way, weight = 0] = [...ways].sort((a, b) => b[1] - a[1])[0] ?? [];
-  const hypothesis = engine.hypotheses.find((h) => h.kind === 'fault' && h.occurs === 1 && wayOf(h) === way);
-  if (!hypothesis || weight < MOSTLY) return undefined;
+  const hypothesis = truthOf(engine, ways);
+  if (!hypothesis) return undefined;
   const plan = engine.planProof({ evidence, declined: new Set(), person: TRAINED }, assessment, hypothesis);
   const minutes = [...plan.minutes.values()];
   return { tests: minutes.length, minutes: minutes.reduce((a, b) => a + b, 0) };

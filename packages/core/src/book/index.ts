@@ -14,6 +14,7 @@ export {
 } from './rate-book';
 export { AGES, ageOf, FEW_CASES } from './grouping';
 export { type LearnedRate, learnRates, sum } from './rates';
+export { type CallReview, reviewOf } from './review';
 export { type Share, shareOf } from './share';
 export { standsOut } from './stands-out';
 export { type Change, changeOf, firstUnder, type Suspicion, suspicionsOf } from './suspicion';

@@ -1,6 +1,7 @@
 /** Presentation: every sentence. Plain data in, words out. */
 export { draftRecord, snapshot } from './break-record';
 export { callLength, type CallLength } from './call-length';
+export { reviewView, type ReviewView } from './review-view';
 export { type CallView, type SuspectView, viewOf, type ViewOptions } from './call-view';
 export type { BeadView, CordView } from './cord-view';
 export { type Drawing, drawingOf, type DrawnItem, type DrawnRung } from './drawing';

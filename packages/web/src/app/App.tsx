@@ -32,6 +32,7 @@ const Register = lazy(() => import('../places/bench/Register'));
 const Calculator = lazy(() => import('../places/bench/Calculator'));
 const Practice = lazy(() => import('../places/practice/Practice'));
 const ExercisePage = lazy(() => import('../places/practice/ExercisePage'));
+const ReviewPage = lazy(() => import('../places/report/ReviewPage'));
 const Patterns = lazy(() => import('../places/patterns/Patterns'));
 const Library = lazy(() => import('../places/library/Library'));
 const Appliance = lazy(() => import('../places/library/Appliance'));
@@ -81,6 +82,7 @@ const router = createBrowserRouter([
       { path: '/', element: <SignedIn place={(me) => <Today me={me} />} /> },
       { path: '/calls/new', element: <SignedIn place={(me) => <NewCall me={me} />} /> },
       { path: '/calls/:id', element: <SignedIn inCall place={(me) => <CallPlace me={me} />} /> },
+      { path: '/calls/:id/review', element: <SignedIn place={(me) => <ReviewPage me={me} />} /> },
       { path: '/calls/:id/report', element: <SignedIn place={(me) => <ReportPage me={me} />} /> },
       { path: '/me', element: <SignedIn place={(me) => <Account me={me} />} /> },
       { path: '/machines', element: <SignedIn place={() => <Machines />} /> },

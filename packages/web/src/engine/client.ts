@@ -9,6 +9,7 @@ import type {
   Guide,
   ProofView,
   ReadingsView,
+  ReviewView,
   SwapView,
   ViewOptions,
 } from '@zetalysis/core/presentation';
@@ -35,6 +36,7 @@ export interface LoadedEngine {
   /** The log as a case file; nothing where no case can say how the machine is built. */
   readonly caseFile: (log: Log, title: string, build: Build) => Promise<string | undefined>;
   readonly length: (log: Log, viewer: Viewer) => Promise<CallLength>;
+  readonly review: (log: Log, units: UnitSystem) => Promise<ReviewView | undefined>;
   readonly swap: (part: string, units: UnitSystem) => Promise<SwapView | undefined>;
   readonly willItFit: (part: string, values: readonly PartValue[]) => Promise<Fit | { readonly problem: string }>;
   readonly guide: (units: UnitSystem) => Promise<Guide>;
@@ -100,6 +102,7 @@ export function holdEngine(): EngineHold {
         report: (log, options) => api.report(key, log, options),
         caseFile: (log, title, build) => api.caseFile(key, log, title, build),
         length: (log, viewer) => api.length(key, log, viewer),
+        review: (log, units) => api.review(key, log, units),
         swap: (part, units) => api.swap(key, part, units),
         willItFit: (part, values) => api.willItFit(key, part, values),
         guide: (units) => api.guide(key, units),

@@ -8,6 +8,7 @@ import {
   whereToHang,
 } from '@zetalysis/core/analysis';
 import type { KeptLimit } from '@zetalysis/core/bench';
+import { reviewOf } from '@zetalysis/core/book';
 import type { MachineEntry } from '@zetalysis/core/history';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
 import type { RateFactors } from '@zetalysis/core/inference';
@@ -25,6 +26,8 @@ import {
   readingsOverTime,
   reportOf,
   type ReadingsView,
+  reviewView,
+  type ReviewView,
   snapshot,
   swapView,
   type SwapView,
@@ -145,6 +148,13 @@ export class Consultation {
   report(log: Log, options: ViewOptions): CallReport {
     const { state, assessment } = this.#consider(log);
     return reportOf(this.#engine, state, assessment, options);
+  }
+
+  /** What a call is worth afterwards; nothing where its record names nothing that this machine can have. */
+  review(log: Log, units: UnitSystem): ReviewView | undefined {
+    const { state } = this.#consider(log);
+    const review = reviewOf(this.#engine, state);
+    return review && reviewView(this.#engine.model, review, { units });
   }
 
   /** This log as a case file; nothing where the machine is built as no case can say: of several options, or wired in its own order. */

@@ -10,6 +10,7 @@ import type {
   Guide,
   ProofView,
   ReadingsView,
+  ReviewView,
   SwapView,
   ViewOptions,
 } from '@zetalysis/core/presentation';
@@ -66,6 +67,9 @@ const api = {
   },
   report(key: string, log: readonly CallEvent[], options: ViewOptions): CallReport {
     return need(key).report(log, options);
+  },
+  review(key: string, log: readonly CallEvent[], units: UnitSystem): ReviewView | undefined {
+    return need(key).review(log, units);
   },
   length(key: string, log: readonly CallEvent[], viewer: Viewer): CallLength {
     return need(key).length(log, viewer);

@@ -36,6 +36,7 @@ export function Cases({ behind, filter, onClose }: Props) {
           { title: 'Cause', cell: ({ cause }) => cause },
           { title: '', cell: ({ standing }) => standing },
           { title: 'By', cell: ({ person }) => person },
+          { title: '', cell: ({ call }) => <Link to={`/calls/${call}/review`}>Review</Link> },
         ]}
       />
       <Button onClick={() => saveTable('calls', cases)} disabled={cases.length === 0}>

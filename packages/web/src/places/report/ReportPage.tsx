@@ -55,6 +55,7 @@ function Papers({ id, made }: { readonly id: string; readonly made: ForPaper }) 
             {TITLES[n]}
           </Button>
         ))}
+        <Link to={`/calls/${id}/review`}>Review</Link>
       </nav>
       {name === 'quote' && <QuoteForm made={made} onQuote={setQuote} />}
       {paper && (
