@@ -4,6 +4,7 @@ import { choose, expect, signIn, test, violations } from './stack';
 /** Opens a tab of the place, when every closed call is read. */
 async function open(page: Page, url: string, tab: '' | '/advice' = ''): Promise<void> {
   await page.goto(`${url}/patterns${tab}`);
+  await expect(page.getByText(/\d+ breaks on \d+ machines/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('Reading closed calls')).toHaveCount(0, { timeout: 60_000 });
 }
 
@@ -21,7 +22,15 @@ test('closed calls are read into the book; a bar leads to its calls, and what is
   const saved = page.waitForEvent('download');
   await behind.getByRole('button', { name: 'CSV' }).click();
   expect((await saved).suggestedFilename()).toBe('calls.csv');
-  await behind.getByRole('button', { name: 'Close' }).last().click();
+  await behind.getByRole('link', { name: 'Review' }).first().click();
+  await expect(page.getByRole('region', { name: 'The way taken' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What would have come' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.goto(`${stack.url}/patterns/trends`);
+  const slides = page.getByRole('region', { name: 'What slides' });
+  await expect(slides.getByRole('row', { name: /Mill Lane 14.*Flame signal/s })).toContainText(/marginal/);
+  expect(await violations(page)).toEqual([]);
+  await page.goto(`${stack.url}/patterns`);
   await page.getByRole('button', { name: /Family, make, age, site/ }).click();
   await choose(page, 'Family', 'Condensing furnace, glow igniter');
   await expect(page).toHaveURL(/profile=furnace-condensing/);

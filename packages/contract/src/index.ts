@@ -37,6 +37,7 @@ export {
   type PatternsStanding,
   type SeenCase,
   type SharedBy,
+  type Trends,
 } from './patterns';
 export { type KeptItem, stock, stockFields, type StockItem, type StockMove, type StockReason } from './stock';
 export { type DayItem, days, type NewDayItem } from './day';

@@ -1,5 +1,6 @@
 import * as t from '@sinclair/typebox';
 import { rateBook, STAGES } from '@zetalysis/core/book';
+import type { Dimension } from '@zetalysis/core/units';
 import { uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
 import { day, moment, nullable, profileId, trimmed } from './fields';
@@ -140,6 +141,32 @@ const advice = t.Object({
   worst: t.Array(t.Object({ call: uuid, machine: nullable(words), title: words, said: count })),
 });
 
+const trends = t.Object({
+  lines: t.Array(
+    t.Object({
+      machine: uuid,
+      label: words,
+      site: words,
+      profile: profileId,
+      line: words,
+      title: words,
+      dimension: t.Unsafe<Dimension>(words),
+      points: t.Integer(),
+      lastAt: moment,
+      /** SI, as all of it. */
+      lastValue: t.Number(),
+      perYear: t.Number(),
+      perYearWithin: t.Number(),
+      /** What it will cross, and between when, nine in ten; nothing where it comes to no limit. */
+      limit: nullable(t.Number()),
+      words: nullable(t.Unsafe<'marginal' | 'bad'>(t.Union([t.Literal('marginal'), t.Literal('bad')]))),
+      earliest: nullable(moment),
+      latest: nullable(moment),
+    }),
+  ),
+});
+
+export type Trends = t.Static<typeof trends>;
 export type PatternsStanding = t.Static<typeof standing>;
 export type PatternsFilter = t.Static<typeof filter>;
 export type Breaks = t.Static<typeof breaks>;
@@ -183,6 +210,8 @@ export const patterns = {
     }),
     reply: advice,
   }),
+  /** What slides on the machines of the shop, by their readings over the years: the nearest crossing first. */
+  trends: endpoint({ method: 'GET', path: '/patterns/trends', query: filter, reply: trends }),
   /** What the book has learned as it is now, beside what was published. */
   rates: endpoint({ method: 'GET', path: '/rates', reply: rates }),
   /** Keeps what is learned now as a version. */

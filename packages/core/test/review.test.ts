@@ -133,6 +133,20 @@ describe('the review of a call', () => {
     expect(view.taken).toHaveLength(review.taken.length);
   });
 
+  test('of a part of which nobody knows how it failed, the likeliest way is looked at', () => {
+    const record = {
+      ...state.record!,
+      part: 'flame-rod',
+      failure: 'gone',
+      cause: 'age',
+      standing: 'suspected' as const,
+    };
+    const review = reviewOf(engine, { ...state, record, evidence: { ...state.evidence, items: [] } })!;
+    expect(review.truth.family).toMatch(/^flame-rod\./);
+    expect(review.taken).toEqual([]);
+    expect(reviewOf(engine, { ...state, record: { ...record, part: 'none' } })).toBeUndefined();
+  });
+
   test('nothing recorded, nothing to look at', () => {
     expect(reviewOf(engine, { ...state, record: undefined })).toBeUndefined();
   });

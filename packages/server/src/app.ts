@@ -16,7 +16,8 @@ import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
 import type { BookReader } from './features/patterns/reader';
 import { patternRoutes } from './features/patterns/routes';
-import { Book } from './features/patterns/service';
+import { ShopRates } from './features/patterns/rates';
+import { BookReading } from './features/patterns/reading';
 import { peopleRoutes } from './features/people/routes';
 import { practiceRoutes } from './features/practice/routes';
 import { searchRoutes } from './features/search/routes';
@@ -111,7 +112,7 @@ export function createApp(options: AppOptions): Express {
   app.use(exchangeRoutes(upkeep));
   app.use(dayRoutes());
   app.use(practiceRoutes());
-  app.use(patternRoutes(new Book(profiles, reader)));
+  app.use(patternRoutes(new BookReading(profiles, reader), new ShopRates(profiles, reader)));
   app.use(stockRoutes());
   app.use(searchRoutes());
   app.use('/api', notFound);

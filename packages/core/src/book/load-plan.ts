@@ -34,7 +34,7 @@ interface Weighed {
  * How a part stands for the day: it lies in the van, is loaded from the shelf, was left on it, is nowhere in the shop, or the shop keeps
  * none that fits.
  */
-export type LineState = 'along' | 'load' | 'shelf' | 'order' | 'unkept';
+type LineState = 'along' | 'load' | 'shelf' | 'order' | 'unkept';
 
 export interface LoadLine<K> {
   readonly item: K | undefined;

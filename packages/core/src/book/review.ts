@@ -12,7 +12,7 @@ import { countedWays } from './ways';
 import { type JumperLeft, jumpersLeft, type ResetAgain, resetAgain, showsAfter } from './what-if';
 
 /** A part that somebody might have fitted by what could be believed then. */
-export interface WrongPart {
+interface WrongPart {
   readonly part: string;
   readonly title: string;
   /** That it would have mended it, as could be believed once a try was watched. */
@@ -22,13 +22,13 @@ export interface WrongPart {
 }
 
 /** A step of a way to the proof: what is asked, and how long it takes. */
-export interface WayStep {
+interface WayStep {
   readonly question: Question;
   readonly minutes: number;
 }
 
 /** A step that was taken, and what could be believed of what it was afterwards. */
-export interface TakenStep extends WayStep {
+interface TakenStep extends WayStep {
   readonly believed: number;
 }
 
@@ -62,7 +62,8 @@ export function reviewOf(engine: Engine, state: CallState): CallReview | undefin
   const items = untilMended(evidence);
   const assess = (until: number): Assessment =>
     engine.assess(firstItems(evidence, items.slice(0, until)), { pairs: false });
-  const truth = truthOf(engine, countedWays(engine, record, assess(items.length)));
+  const end = assess(items.length);
+  const truth = truthOf(engine, countedWays(engine, record, end)) ?? likeliestOf(engine, record.part, end);
   if (!truth) return undefined;
   const watched = toldAndWatched(items);
   const believed = ({ suspects }: Assessment): number =>
@@ -96,6 +97,18 @@ export function reviewOf(engine: Engine, state: CallState): CallReview | undefin
     }),
     open: other && { other, by: missingPoint(engine, truth, other) },
   };
+}
+
+/** Where nobody can tell in which way the recorded part failed, the likeliest of them. */
+function likeliestOf(
+  { hypotheses, model }: Engine,
+  part: string,
+  { probabilities }: Assessment,
+): Hypothesis | undefined {
+  const broken = findPart(model, part)?.index;
+  return hypotheses
+    .filter((h) => h.kind === 'fault' && h.occurs === 1 && (h.breaks ?? h.faults[0]?.part) === broken)
+    .sort((a, b) => probabilities[b.index]! - probabilities[a.index]!)[0];
 }
 
 /** Safeties that somebody went round on this call. */

@@ -1,5 +1,6 @@
 /** History: what the readings of a machine come to over the years, and when one of them will cross a limit. */
 export { CALLBACK_WITHIN_DAYS, callbacksAmong, NO_VISIT } from './callbacks';
+export { AHEAD, courseOf, type LimitEnd } from './course';
 export { type FittedPart, fittedParts } from './fitted-parts';
 export { MILLIS_A_YEAR, type Moment } from './moment';
 export { leftToDo } from './left-to-do';

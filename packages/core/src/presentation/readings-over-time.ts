@@ -1,14 +1,15 @@
-import type { KeptLimit, Zones } from '../bench';
+import type { KeptLimit } from '../bench';
 import {
+  AHEAD,
+  courseOf,
   type Crossing,
-  crossingOf,
+  type LimitEnd,
   type MachineEntry,
   MILLIS_A_YEAR,
   type ReadingLine,
   readingLines,
   type Trend,
   trendAt,
-  trendOf,
 } from '../history';
 import { findPart, type Model } from '../profile';
 import { type Dimension, formatNumber, showReading, type UnitSystem } from '../units';
@@ -44,8 +45,6 @@ export interface ReadingsView {
   readonly changes: readonly { readonly at: number; readonly words: string }[];
 }
 
-/** A line is drawn no further ahead, and nobody is told of what comes later. Chosen by us. */
-const AHEAD = 8 * MILLIS_A_YEAR;
 /** So many pieces make a curved edge smooth. */
 const PIECES = 24;
 
@@ -64,16 +63,7 @@ export const readingsOverTime = (
 function viewOfLine(model: Model, line: ReadingLine, system: UnitSystem): ReadingsView {
   const { points, dimension, limits, changes } = line;
   const show = inOneUnit(dimension, Math.max(...points.map((p) => p.value)), system);
-  const trend = trendOf(points);
-  const ends = limits ? endsOf(limits.zones) : [];
-  const ahead = trend
-    ? ends
-        .flatMap((end) => {
-          const crossing = crossingOf(trend, end.value);
-          return crossing && crossing.earliest < trend.to + AHEAD ? { ...end, crossing } : [];
-        })
-        .sort((a, b) => a.crossing.earliest - b.crossing.earliest)
-    : [];
+  const { trend, ends, ahead } = courseOf(line);
   const [first] = ahead;
   const meanwhile = changes.flatMap(({ at, part, action }) => {
     const title = findPart(model, part)?.title;
@@ -119,24 +109,6 @@ function inOneUnit(dimension: Dimension, largest: number, system: UnitSystem): I
   };
 }
 
-interface End {
-  readonly value: number;
-  readonly words: 'marginal' | 'bad';
-  readonly side: 'low' | 'high';
-}
-
-function endsOf({ good, marginal }: Zones): End[] {
-  const end = (value: number | undefined, words: End['words'], side: End['side']): End[] =>
-    value === undefined ? [] : [{ value, words, side }];
-  const [low, high] = [good.from === marginal.from, good.to === marginal.to];
-  return [
-    ...(low ? [] : end(good.from, 'marginal', 'low')),
-    ...end(marginal.from, 'bad', 'low'),
-    ...(high ? [] : end(good.to, 'marginal', 'high')),
-    ...end(marginal.to, 'bad', 'high'),
-  ];
-}
-
 function drawn(trend: Trend, crossed: number | undefined, number: (value: number) => number): ReadingsView['trend'] {
   const until = Math.min(trend.to + AHEAD, Math.max(crossed ?? 0, trend.to + MILLIS_A_YEAR));
   return Array.from({ length: PIECES + 1 }, (_, i) => {
@@ -149,7 +121,7 @@ function drawn(trend: Trend, crossed: number | undefined, number: (value: number
 function sentence(
   { points }: ReadingLine,
   trend: Trend | undefined,
-  ahead: (End & { readonly crossing: Crossing }) | undefined,
+  ahead: (LimitEnd & { readonly crossing: Crossing }) | undefined,
   meanwhile: ReadingsView['changes'],
   { unit, difference }: InOneUnit,
 ): string {

@@ -132,6 +132,7 @@ const TABLE: readonly (readonly [string, string, Body | undefined, number, numbe
   ['POST', '/days', {}, 401, 400, 400, 400, 400],
   ['PUT', '/days/items/:none', {}, 401, 400, 400, 400, 400],
   ['DELETE', '/days/items/:none', undefined, 401, 404, 404, 404, 404],
+  ['GET', '/patterns/trends', undefined, 401, 200, 200, 200, 200],
   ['GET', '/stock', undefined, 401, 200, 200, 200, 200],
   ['POST', '/stock', STOCKED, 401, 403, 201, 201, 201],
   ['POST', '/stock', { ...STOCKED, title: '' }, 401, 400, 400, 400, 400],

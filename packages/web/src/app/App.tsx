@@ -96,6 +96,7 @@ const router = createBrowserRouter([
       { path: '/practice/:code', element: <SignedIn inCall place={(me) => <ExercisePage me={me} />} /> },
       { path: '/patterns', element: <SignedIn place={(me) => <Patterns me={me} tab="breaks" />} /> },
       { path: '/patterns/van', element: <SignedIn place={(me) => <Patterns me={me} tab="van" />} /> },
+      { path: '/patterns/trends', element: <SignedIn place={(me) => <Patterns me={me} tab="trends" />} /> },
       { path: '/patterns/stock', element: <SignedIn place={(me) => <Patterns me={me} tab="stock" />} /> },
       { path: '/patterns/advice', element: <SignedIn place={(me) => <Patterns me={me} tab="advice" />} /> },
       { path: '/library', element: <SignedIn place={(me) => <Library me={me} />} /> },

@@ -10,8 +10,12 @@ import {
   type RateBook,
   sum,
 } from '@zetalysis/core/book';
+import type { KeptLimit } from '@zetalysis/core/bench';
 import { Engine } from '@zetalysis/core/diagnosis';
+import { courseOf, type MachineEntry, readingLines } from '@zetalysis/core/history';
+import { questionTitle } from '@zetalysis/core/presentation';
 import { type Build, buildKey, loadProfile } from '@zetalysis/core/profile';
+import type { Dimension } from '@zetalysis/core/units';
 import { type CallEvent, reduceCall } from '@zetalysis/core/visit';
 
 /** A call to be read, with what it was worked under; or what is to be learned of all of them. */
@@ -23,6 +27,14 @@ export type Asked =
       readonly events: readonly CallEvent[];
       /** The rates that it was worked with, and for what machine; those that ship where there are none. */
       readonly rates: { readonly book: RateBook; readonly of: OfMachine } | undefined;
+    }
+  /** The readings of a machine over the years. */
+  | {
+      readonly what: 'lines';
+      readonly source: string;
+      readonly build: Build;
+      readonly entries: readonly MachineEntry[];
+      readonly kept: readonly KeptLimit[];
     }
   /** What is learned of families by what was counted. */
   | { readonly what: 'learn'; readonly families: readonly CountedOf[] };
@@ -48,17 +60,62 @@ export interface Learned {
   readonly titles: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
+/** Readings of one kind on a machine that go somewhere. SI. */
+export interface MachineLine {
+  readonly line: string;
+  readonly title: string;
+  readonly dimension: Dimension;
+  readonly points: number;
+  readonly lastAt: number;
+  readonly lastValue: number;
+  readonly perYear: number;
+  readonly perYearWithin: number;
+  /** The first of its limits that it will cross; nothing where none is ahead. */
+  readonly ahead:
+    | {
+        readonly limit: number;
+        readonly words: 'marginal' | 'bad';
+        readonly earliest: number;
+        readonly latest: number;
+      }
+    | undefined;
+}
+
 /** As many engines stay in memory. */
 const KEPT = 4;
 const engines = new Map<string, Engine>();
 
 /** In a thread of its own: an engine replays the call. Nothing where no break was recorded. */
-export default function answer(asked: Asked): CaseFacts | undefined | Learned {
+export default function answer(asked: Asked): CaseFacts | undefined | Learned | MachineLine[] {
   if (asked.what === 'learn') return learn(asked.families);
+  if (asked.what === 'lines') return linesOf(asked);
   const { source, build, events, rates } = asked;
   const shipped = engineOf(source, build);
   const worked = rates ? new Engine(shipped.model, factorsOf(rates.book, rates.of)) : shipped;
   return caseFacts(worked, shipped, reduceCall(shipped.model, events));
+}
+
+function linesOf({ source, build, entries, kept }: Extract<Asked, { what: 'lines' }>): MachineLine[] {
+  const { model } = engineOf(source, build);
+  return readingLines(model, entries, kept).flatMap((line): MachineLine[] => {
+    const { trend, ahead } = courseOf(line);
+    if (trend?.slides !== true) return [];
+    const last = line.points[line.points.length - 1]!;
+    const [first] = ahead;
+    return [
+      {
+        line: line.key.slice(0, 160),
+        title: questionTitle(model, line.asked).slice(0, 160),
+        dimension: line.dimension,
+        points: line.points.length,
+        lastAt: last.at,
+        lastValue: last.value,
+        perYear: trend.perYear,
+        perYearWithin: trend.perYearWithin,
+        ahead: first && { limit: first.value, words: first.words, ...first.crossing },
+      },
+    ];
+  });
 }
 
 function learn(families: readonly CountedOf[]): Learned {

@@ -1,5 +1,6 @@
 import { rateFields } from '@zetalysis/contract';
 import type { Suspicion } from '@zetalysis/core/book';
+import type { Dimension } from '@zetalysis/core/units';
 import {
   DataTypes,
   Model,
@@ -52,6 +53,29 @@ export class StoredWay extends Model<InferAttributes<StoredWay>, InferCreationAt
   declare profile: string;
   declare make: string;
   declare age: string | null;
+}
+
+/** Readings of one kind on a machine that go somewhere, as its calls had them. SI. */
+export class StoredLine extends Model<InferAttributes<StoredLine>, InferCreationAttributes<StoredLine>> {
+  declare machineId: string;
+  declare line: string;
+  declare title: string;
+  declare dimension: Dimension;
+  declare points: number;
+  declare lastAt: Date;
+  declare lastValue: number;
+  declare perYear: number;
+  declare perYearWithin: number;
+  declare limitValue: number | null;
+  declare words: 'marginal' | 'bad' | null;
+  declare earliest: Date | null;
+  declare latest: Date | null;
+}
+
+/** Up to where the readings of a machine were looked at. */
+export class StoredLinesRead extends Model<InferAttributes<StoredLinesRead>, InferCreationAttributes<StoredLinesRead>> {
+  declare machineId: string;
+  declare stamp: number;
 }
 
 /** Rates as they were learned once. They never change. */
@@ -122,6 +146,28 @@ export function definePatterns(sequelize: Sequelize): void {
       ...of,
     },
     { sequelize, tableName: 'case_ways', timestamps: false },
+  );
+  StoredLine.init(
+    {
+      machineId: { type: uuid, primaryKey: true },
+      line: { type: DataTypes.STRING(160), primaryKey: true },
+      title: DataTypes.STRING(160),
+      dimension: DataTypes.STRING(40),
+      points: number,
+      lastAt: DataTypes.DATE(3),
+      lastValue: DataTypes.DOUBLE,
+      perYear: DataTypes.DOUBLE,
+      perYearWithin: DataTypes.DOUBLE,
+      limitValue: DataTypes.DOUBLE,
+      words: DataTypes.STRING(10),
+      earliest: DataTypes.DATE(3),
+      latest: DataTypes.DATE(3),
+    },
+    { sequelize, tableName: 'machine_lines', timestamps: false },
+  );
+  StoredLinesRead.init(
+    { machineId: { type: uuid, primaryKey: true }, stamp: DataTypes.BIGINT },
+    { sequelize, tableName: 'machine_lines_read', timestamps: false },
   );
   const words = textColumn(rateFields.words);
   StoredRates.init(

@@ -1,5 +1,6 @@
-import type { Advice, Breaks, PatternsStanding, Rates, SeenCase } from '@zetalysis/contract';
+import type { Advice, Breaks, PatternsStanding, Rates, SeenCase, Trends } from '@zetalysis/contract';
 import type { RateBook } from '@zetalysis/core/book';
+import { MILLIS_A_YEAR } from '@zetalysis/core/history';
 import { openHouse } from '../../../test/house';
 
 const { api, signIn } = openHouse();
@@ -99,4 +100,22 @@ test.each([
   const { status, body } = await get(path);
   expect(status).toBe(400);
   expect(body.detail).toMatch(words);
+});
+
+test('what slides on machines is told over all of them, as the page of the one machine tells it, and again when a call is added', async () => {
+  await readAll();
+  const { lines } = (await get<Trends>('/patterns/trends')).body;
+  const [line] = lines.filter(({ title }) => title === 'Flame signal');
+  expect(line).toMatchObject({ dimension: 'current', words: 'marginal' });
+  expect(line!.perYear).toBeLessThan(-line!.perYearWithin);
+  expect(Date.parse(line!.earliest!)).toBeLessThan(Date.parse(line!.latest!));
+  // Until a limit is reached at this pace from where it stands: between the ends of what is said.
+  const reached = Date.parse(line!.lastAt) + ((line!.limit! - line!.lastValue) / line!.perYear) * MILLIS_A_YEAR;
+  expect(reached).toBeGreaterThan(Date.parse(line!.earliest!));
+  expect(reached).toBeLessThan(Date.parse(line!.latest!));
+  const { site, profile } = line!;
+  const same = (await get<Trends>(`/patterns/trends?${new URLSearchParams({ site, profile }).toString()}`)).body.lines;
+  expect(same).toContainEqual(line);
+  expect((await get<Trends>('/patterns/trends?site=nowhere')).body.lines).toEqual([]);
+  expect((await get<Trends>('/patterns/trends?from=soon')).status).toBe(400);
 });

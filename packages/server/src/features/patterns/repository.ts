@@ -1,9 +1,10 @@
-import type { PatternsFilter } from '@zetalysis/contract';
+import type { PatternsFilter, Trends } from '@zetalysis/contract';
 import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
 import { type CreationAttributes, QueryTypes } from 'sequelize';
 import { v7 } from 'uuid';
 import { retried } from '../../db/retry';
-import { StoredFacts, StoredPublication, StoredRates, StoredWay } from './model';
+import type { MachineLine } from './facts';
+import { StoredFacts, StoredLine, StoredLinesRead, StoredPublication, StoredRates, StoredWay } from './model';
 
 const select = <R extends object>(sql: string, replacements: Record<string, unknown> = {}): Promise<R[]> =>
   StoredFacts.sequelize!.query<R>(sql, { replacements, type: QueryTypes.SELECT });
@@ -33,6 +34,61 @@ export const keepFacts = (
     if (rows.length > 0) await StoredWay.bulkCreate(rows, { transaction });
   });
 
+/** Machines of which calls were read since their readings were looked at. */
+const UNREAD_MACHINES = `FROM (SELECT machineId, SUM(upTo) AS stamp FROM case_facts WHERE machineId IS NOT NULL GROUP BY machineId) n
+  LEFT JOIN machine_lines_read r ON r.machineId = n.machineId WHERE r.stamp IS NULL OR r.stamp <> n.stamp`;
+
+export const unreadMachines = async (most: number): Promise<{ machineId: string; stamp: number }[]> =>
+  (
+    await select<{ machineId: string; stamp: number | string }>(
+      `SELECT n.machineId, n.stamp ${UNREAD_MACHINES} LIMIT :most`,
+      {
+        most,
+      },
+    )
+  ).map(({ machineId, stamp }) => ({ machineId, stamp: Number(stamp) }));
+
+/** Keeps where the readings of a machine go, in place of what was kept of it. */
+export const keepLines = (machineId: string, stamp: number, lines: readonly MachineLine[]): Promise<void> =>
+  retried(StoredLine.sequelize!, async (transaction) => {
+    await StoredLine.destroy({ where: { machineId }, transaction });
+    await StoredLine.bulkCreate(
+      lines.map(({ ahead, lastAt, ...line }) => ({
+        ...line,
+        machineId,
+        lastAt: new Date(lastAt),
+        limitValue: ahead?.limit ?? null,
+        words: ahead?.words ?? null,
+        earliest: ahead ? new Date(ahead.earliest) : null,
+        latest: ahead ? new Date(ahead.latest) : null,
+      })),
+      { transaction },
+    );
+    await StoredLinesRead.upsert({ machineId, stamp }, { transaction });
+  });
+
+type LineRow = Omit<Trends['lines'][number], 'lastAt' | 'earliest' | 'latest'> & {
+  readonly lastAt: Date;
+  readonly earliest: Date | null;
+  readonly latest: Date | null;
+};
+
+/** What slides on machines that are kept, the nearest crossing first. */
+export async function slidingLines({ profile, make, site }: PatternsFilter): Promise<Trends['lines']> {
+  const rows = await select<LineRow>(
+    `SELECT l.machineId AS machine, m.label, m.site, m.profile, l.line, l.title, l.dimension, l.points, l.lastAt, l.lastValue, l.perYear,
+            l.perYearWithin, l.limitValue AS \`limit\`, l.words, l.earliest, l.latest
+       FROM machine_lines l JOIN machines m ON m.id = l.machineId
+      WHERE m.retired IS NULL AND m.mergedInto IS NULL
+        ${profile === undefined ? '' : 'AND m.profile = :profile'} ${make === undefined ? '' : 'AND m.make = :make'}
+        ${site === undefined ? '' : 'AND m.site = :site'}
+      ORDER BY l.earliest IS NULL, l.earliest, m.site, m.label LIMIT 300`,
+    { profile, make, site },
+  );
+  const iso = (at: Date | null): string | null => at && new Date(at).toISOString();
+  return rows.map((r) => ({ ...r, lastAt: iso(r.lastAt)!, earliest: iso(r.earliest), latest: iso(r.latest) }));
+}
+
 interface StandingRow {
   readonly calls: number | string;
   readonly breaks: number | string | null;
@@ -48,7 +104,9 @@ export async function bookStanding() {
       `SELECT COUNT(*) AS calls, SUM(part IS NOT NULL AND part <> 'none') AS breaks, COUNT(DISTINCT machineId) AS machines,
               MIN(openedAt) AS first, MAX(openedAt) AS last FROM case_facts`,
     ),
-    select<{ unread: number | string }>(`SELECT COUNT(*) AS unread ${UNREAD}`),
+    select<{ unread: number | string }>(
+      `SELECT (SELECT COUNT(*) ${UNREAD}) + (SELECT COUNT(*) ${UNREAD_MACHINES}) AS unread`,
+    ),
     select<{ profile: string }>('SELECT DISTINCT profile FROM case_facts ORDER BY profile'),
     select<{ make: string }>("SELECT DISTINCT make FROM case_facts WHERE make <> '' ORDER BY make"),
     select<{ site: string }>(

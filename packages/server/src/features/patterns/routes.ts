@@ -1,22 +1,26 @@
 import { Router } from 'express';
 import { patterns } from '@zetalysis/contract';
 import { serve } from '../../http/serve';
-import type { Book } from './service';
+import { advice, breaks, cases, trends } from './figures';
+import type { ShopRates } from './rates';
+import type { BookReading } from './reading';
+import { bookStanding } from './repository';
 
-export function patternRoutes(book: Book): Router {
+export function patternRoutes(reading: BookReading, rates: ShopRates): Router {
   const router = Router();
-  serve(router, patterns.standing, () => book.standing());
-  serve(router, patterns.read, () => book.read());
-  serve(router, patterns.breaks, ({ query }) => book.breaks(query));
-  serve(router, patterns.cases, ({ query }) => book.cases(query));
-  serve(router, patterns.advice, ({ query }, { person }) => book.advice(person, query));
-  serve(router, patterns.rates, () => book.rates());
-  serve(router, patterns.draft, ({ body }, { person }) => book.draft(person, body.words));
-  serve(router, patterns.current, () => book.current());
-  serve(router, patterns.withdraw, ({ body }, { person }) => book.publish(person, null, body.words));
-  serve(router, patterns.book, ({ params }) => book.book(Number(params.version)));
+  serve(router, patterns.standing, () => bookStanding());
+  serve(router, patterns.read, () => reading.read());
+  serve(router, patterns.breaks, ({ query }) => breaks(query));
+  serve(router, patterns.cases, ({ query }) => cases(query));
+  serve(router, patterns.advice, ({ query }, { person }) => advice(person, query));
+  serve(router, patterns.trends, ({ query }) => trends(query));
+  serve(router, patterns.rates, () => rates.rates());
+  serve(router, patterns.draft, ({ body }, { person }) => rates.draft(person, body.words));
+  serve(router, patterns.current, () => rates.current());
+  serve(router, patterns.withdraw, ({ body }, { person }) => rates.publish(person, null, body.words));
+  serve(router, patterns.book, ({ params }) => rates.book(Number(params.version)));
   serve(router, patterns.publish, ({ params, body }, { person }) =>
-    book.publish(person, Number(params.version), body.words),
+    rates.publish(person, Number(params.version), body.words),
   );
   return router;
 }

@@ -14,6 +14,7 @@ import { BreaksView } from './BreaksView';
 import styles from './Patterns.module.css';
 import { RatesView } from './RatesView';
 import { StockView } from './StockView';
+import { TrendsView } from './TrendsView';
 import { useFilter, useStanding } from './use-patterns';
 import { VanView } from './VanView';
 
@@ -22,9 +23,10 @@ const TABS = [
   { to: '/patterns/advice', title: 'Was the advice right' },
   { to: '/patterns/van', title: 'Load the van' },
   { to: '/patterns/stock', title: 'Stock' },
+  { to: '/patterns/trends', title: 'Trends' },
 ] as const;
 
-type Tab = 'breaks' | 'advice' | 'van' | 'stock';
+type Tab = 'breaks' | 'advice' | 'van' | 'stock' | 'trends';
 
 /** What the calls of the shop add up to. */
 export default function Patterns({ me, tab }: { readonly me: Me; readonly tab: Tab }) {
@@ -33,7 +35,7 @@ export default function Patterns({ me, tab }: { readonly me: Me; readonly tab: T
   const { search } = useLocation();
   const [choosing, setChoosing] = useState(false);
   const chosen = Object.keys(filter).length;
-  const ofCalls = tab === 'breaks' || tab === 'advice';
+  const ofCalls = tab !== 'van' && tab !== 'stock';
   return (
     <Page
       title="Patterns"
@@ -67,6 +69,7 @@ export default function Patterns({ me, tab }: { readonly me: Me; readonly tab: T
       )}
       {tab === 'van' && <VanView me={me} />}
       {tab === 'stock' && <StockView me={me} />}
+      {tab === 'trends' && <TrendsView units={me.units} filter={filter} />}
       {tab === 'advice' && <AdviceView me={me} filter={filter} />}
       {tab === 'breaks' && (
         <div className={styles.breaks}>

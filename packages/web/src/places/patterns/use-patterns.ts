@@ -75,6 +75,13 @@ export const useAdvice = (filter: PatternsFilter, whose: 'mine' | 'shop') =>
     ...kept,
   });
 
+export const useTrends = (filter: PatternsFilter) =>
+  useQuery({
+    queryKey: ['book', 'trends', filter],
+    queryFn: () => http('GET /patterns/trends', { query: filter }),
+    ...kept,
+  });
+
 /** What a figure is made of. */
 export interface Behind {
   readonly title: string;
