@@ -104,3 +104,31 @@ export async function loadShop(owner: Connection): Promise<void> {
   );
   for (const table of ['machines', 'calls', 'events', 'entry_words']) await owner.query(`ANALYZE TABLE ${table}`);
 }
+
+/** Every closed call as it is read into the book, with the readings that slide on each tenth machine. */
+export async function loadBook(owner: Connection): Promise<void> {
+  const part = `ELT(1 + CRC32(o.callId) MOD 9, 'igniter', 'flame-rod', 'transformer', 'limit', 'pressure-switch', 'board', 'inducer', 'gas-valve', 'blower')`;
+  const luck = (salt: string): string => `CRC32(CONCAT('${salt}', o.callId)) MOD 100`;
+  await owner.query(
+    `INSERT INTO case_facts (callId, upTo, profile, machineId, make, age, personId, openedAt, part, title, cause, causeTitle, standing, repairs,
+         watched, complaintRight, watchedRight, halfRight, endRight, watchedSaid, tests, minutes, plannedTests, plannedMinutes, cannot, willNot,
+         fitted, unproved, inVain)
+       SELECT o.callId, o.upTo, c.profile, c.machineId, m.make, ELT(1 + CRC32(c.machineId) MOD 4, '0-4', '5-9', '10-14', '15+'), c.openedBy,
+         c.createdAt, ${part}, REPLACE(${part}, '-', ' '), IF(${luck('c')} < 15, 'filter', ''), IF(${luck('c')} < 15, 'air filter', ''),
+         IF(${luck('s')} < 80, 'proved', 'suspected'), '[]', '[]', ${luck('1')} < 20, ${luck('2')} < 45, ${luck('3')} < 70, ${luck('4')} < 97,
+         ${luck('p')} / 100, 1 + ${luck('t')} MOD 6, 5 + ${luck('m')} MOD 60, 1 + ${luck('q')} MOD 5, 4 + ${luck('n')} MOD 30, 0, 0, 1, 0, 0
+         FROM overviews o JOIN calls c ON c.id = o.callId JOIN machines m ON m.id = c.machineId WHERE o.open = 0`,
+  );
+  await owner.query(
+    `INSERT INTO case_ways (callId, way, share, profile, make, age)
+       SELECT callId, CONCAT(part, '.open'), 1, profile, make, age FROM case_facts WHERE standing = 'proved'`,
+  );
+  await owner.query(
+    `INSERT INTO machine_lines SELECT id, 'gauge flame-signal', 'Flame signal', 'current', 6, NOW(3), 2e-6, -3e-7, 1e-7, 1e-6, 'marginal',
+         NOW(3) + INTERVAL CRC32(id) MOD 900 DAY, NOW(3) + INTERVAL 900 + CRC32(id) MOD 900 DAY FROM machines WHERE CRC32(id) MOD 10 = 0`,
+  );
+  await owner.query(
+    'INSERT INTO machine_lines_read SELECT machineId, SUM(upTo) FROM case_facts WHERE machineId IS NOT NULL GROUP BY machineId',
+  );
+  for (const table of ['case_facts', 'case_ways', 'machine_lines']) await owner.query(`ANALYZE TABLE ${table}`);
+}

@@ -9,7 +9,7 @@ import { parseArgs, promisify } from 'node:util';
 import { createConnection, createPool, type Pool, type PoolConnection } from 'mariadb';
 import { v7 } from 'uuid';
 import { line } from './bench-print';
-import { idText, loadShop, PLACES, SHOP } from './bench-load';
+import { idText, loadBook, loadShop, PLACES, SHOP } from './bench-load';
 import { Client } from './client';
 import { startMariaDb } from './mariadb.mjs';
 import { ROOT } from './packages.mjs';
@@ -229,17 +229,50 @@ export async function benchServer(seconds: number, rate: number): Promise<void> 
     env: { ...process.env, ...env },
   });
   line('overviews made in', `${((performance.now() - making) / 1000).toFixed(0)} s`);
+  const booking = await createConnection(database.ownerUrl);
+  await loadBook(booking);
+  await booking.end();
 
   const server = await startServer(env);
   const clients = PEOPLE.map((name) => new Client(`http://127.0.0.1:${port}`, name));
   for (const client of clients) await client.signIn();
   const bare = createPool({ ...addressOf(database.url), connectionLimit: 4, checkDuplicate: false });
   await measure(clients, bare, { server: server.child.pid!, database: database.pid! }, seconds, rate);
+  await measurePatterns(clients[0]!);
   await bare.end();
   await server.stop();
   await database.stop();
   rmSync(folder, { recursive: true, force: true });
 }
+
+/** What the calls of the shop add up to is asked by itself: nobody looks at it a hundred times a second. */
+async function measurePatterns(client: Client): Promise<void> {
+  const asked = [
+    '/patterns',
+    '/patterns/breaks',
+    '/patterns/breaks?make=Ostrander&age=10-14',
+    '/patterns/cases?part=igniter',
+    '/patterns/advice?whose=shop',
+    '/patterns/advice?whose=shop&from=2026-01-01',
+    '/patterns/trends',
+    '/rates',
+    '/stock',
+  ];
+  console.log(`\n  patterns, each ${PATTERNS_ASKED} times by itself          p50    p95`);
+  for (const path of asked) {
+    const times: number[] = [];
+    for (let i = 0; i < PATTERNS_ASKED; i++) {
+      const from = performance.now();
+      const { status } = await client.ask('GET', path);
+      times.push(performance.now() - from);
+      if (status !== 200) throw new Error(`${path} answered ${status}`);
+    }
+    const [p50, p95] = [percentile(times, 0.5), percentile(times, 0.95)];
+    console.log(`  ${path.padEnd(46)} ${p50.toFixed(0).padStart(5)} ${p95.toFixed(0).padStart(6)}`);
+  }
+}
+
+const PATTERNS_ASKED = 30;
 
 function addressOf(url: string) {
   const { hostname, port, username, password, pathname } = new URL(url);
