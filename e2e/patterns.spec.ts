@@ -66,6 +66,7 @@ test('a lead publishes what was learned, a new call pins it, and it is taken bac
   };
   expect(String(events[0]!.body.settings?.rates?.version)).toBe(version);
   await expect(page.getByRole('heading', { name: /Suspects/ })).toBeVisible();
+  await expect(page.getByText(/rates of the shop, \d+ cases/)).toBeVisible();
 
   await open(page, stack.url);
   await rates.getByRole('button', { name: 'Versions' }).click();

@@ -112,11 +112,12 @@ export async function loadBook(owner: Connection): Promise<void> {
   await owner.query(
     `INSERT INTO case_facts (callId, upTo, profile, machineId, make, age, personId, openedAt, part, title, cause, causeTitle, standing, repairs,
          watched, complaintRight, watchedRight, halfRight, endRight, watchedSaid, tests, minutes, plannedTests, plannedMinutes, cannot, willNot,
-         fitted, unproved, inVain)
+         fitted, unproved, inVain, told, gap)
        SELECT o.callId, o.upTo, c.profile, c.machineId, m.make, ELT(1 + CRC32(c.machineId) MOD 4, '0-4', '5-9', '10-14', '15+'), c.openedBy,
          c.createdAt, ${part}, REPLACE(${part}, '-', ' '), IF(${luck('c')} < 15, 'filter', ''), IF(${luck('c')} < 15, 'air filter', ''),
          IF(${luck('s')} < 80, 'proved', 'suspected'), '[]', '[]', ${luck('1')} < 20, ${luck('2')} < 45, ${luck('3')} < 70, ${luck('4')} < 97,
-         ${luck('p')} / 100, 1 + ${luck('t')} MOD 6, 5 + ${luck('m')} MOD 60, 1 + ${luck('q')} MOD 5, 4 + ${luck('n')} MOD 30, 0, 0, 1, 0, 0
+         ${luck('p')} / 100, 1 + ${luck('t')} MOD 6, 5 + ${luck('m')} MOD 60, 1 + ${luck('q')} MOD 5, 4 + ${luck('n')} MOD 30, 0, 0, 1, 0, 0,
+         ${luck('s')} < 80, IF(${luck('g')} < 40, 30 + ${luck('d')}, NULL)
          FROM overviews o JOIN calls c ON c.id = o.callId JOIN machines m ON m.id = c.machineId WHERE o.open = 0`,
   );
   await owner.query(

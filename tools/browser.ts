@@ -15,8 +15,8 @@ export const CHROMIUM = {
 export const launch = (): Promise<Browser> => chromium.launch(CHROMIUM);
 
 /** Signs in to the demo as its technician, and waits for the first call of the day. */
-export async function signInToDemo(page: Page): Promise<void> {
-  await page.getByLabel('Name').fill('imre');
+export async function signInToDemo(page: Page, name = 'imre'): Promise<void> {
+  await page.getByLabel('Name').fill(name);
   await page.getByLabel('Password').fill('cold-morning');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('heading', { name: 'Today' }).waitFor();

@@ -36,6 +36,30 @@ const asked = <T>(page: Page, method: string, path: string, body?: object): Prom
     [method, path, body && JSON.stringify(body)] as const,
   );
 
+/** What the calls of a season add up to, and what to load for a day of it. */
+async function patterns(): Promise<void> {
+  const seasonal = await startStack(mkdtempSync(join(folder, 'season-')), {
+    season: join(import.meta.dirname, '../packages/season/season.jsonl.gz'),
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(seasonal.url);
+    await signInToDemo(page, 'rosa');
+    await page.getByRole('link', { name: 'Patterns' }).click();
+    await page.getByText(/^Reading closed calls/).waitFor();
+    await page.getByText(/^Reading closed calls/).waitFor({ state: 'detached', timeout: 600_000 });
+    await page.getByText(/breaks on \d+ machines/).waitFor();
+    await shot(page, 'patterns');
+    await page.getByRole('link', { name: 'Load the van' }).click();
+    await choose(page, 'Whose van', 'Van of Imre Castellan');
+    await page.getByText('first visit mends it').first().waitFor({ timeout: 120_000 });
+    await page.waitForTimeout(15_000);
+    await shot(page, 'van');
+  } finally {
+    await seasonal.stop();
+  }
+}
+
 /** An exercise that a lead has set, from its machine to its lesson, and the course. */
 async function practise(page: Page): Promise<void> {
   // A furnace in which something is hidden.
@@ -80,7 +104,6 @@ try {
   await page.getByRole('link', { name: 'Machines' }).click();
   const register = page.getByRole('list', { name: 'Machines' });
   await register.getByRole('link', { name: /Quarry Road/ }).waitFor();
-  await shot(page, 'machines');
   await register.getByRole('link', { name: /Mill Lane/ }).click();
   await page.locator('[data-ladder]').waitFor();
   await shot(page, 'machine');
@@ -176,9 +199,6 @@ try {
   await page.getByText('To load').waitFor({ timeout: 60_000 });
   await page.waitForTimeout(8000);
   await shot(page, 'day');
-  await page.goto(`${stack.url}/due`);
-  await page.getByRole('heading', { name: 'Overdue' }).waitFor();
-  await shot(page, 'due');
 
   await page.goto(stack.url);
   await page
@@ -222,6 +242,7 @@ try {
     .first()
     .click();
   await shot(page, 'meter');
+  await patterns();
 } finally {
   await browser.close();
   await meter.stop();

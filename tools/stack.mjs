@@ -4,8 +4,8 @@ import { startMariaDb } from './mariadb.mjs';
 import { freePort } from './process.mjs';
 import { startServer } from './server.mjs';
 
-/** A whole private installation with demo data in `directory`: database, server, web app. For tests and pictures. */
-export async function startStack(directory) {
+/** A whole private installation with demo data in `directory`, and a season where one is named: database, server, web app. For tests and pictures. */
+export async function startStack(directory, { season } = {}) {
   await ensureWebBuild();
   const database = await startMariaDb(directory, { durable: false });
   const port = await freePort();
@@ -18,7 +18,7 @@ export async function startStack(directory) {
     LOG_LEVEL: 'warn',
     LOG_FILE: join(directory, 'server.log'),
   };
-  let server = await startServer(env, { demo: true });
+  let server = await startServer(env, { demo: true, season });
   return {
     url: `http://127.0.0.1:${port}`,
     env,

@@ -4,6 +4,7 @@ import { can } from '@zetalysis/core/rules';
 import { Problem } from '../../http/problem';
 import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
+import { namesOfAll } from '../session/repository';
 import { machineYears } from './machine-years';
 import { adviceOf, type AdviceRow, breaksBy, breaksOfMakes, casesBehind, slidingLines } from './repository';
 
@@ -59,50 +60,74 @@ export async function advice(
 ): Promise<Advice> {
   if (whose === 'shop' && !leads(person))
     throw new Problem(403, 'Not yours to see', 'Everybody sees their own calls; a lead sees those of the shop.');
-  const { sums, groups, spread, families, people, seasons, worst } = await adviceOf(
-    whose === 'mine' ? { ...filter, person: person.id } : filter,
-  );
-  const n = (row: AdviceRow | undefined, key: string): number => Number(row?.[key] ?? 0);
-  const or = (key: string): number | null => orNothing(spread?.[key]);
-  const by = (rows: readonly AdviceRow[]): SharedBy[] =>
-    rows.map((r) => ({
-      id: String(r['id']),
-      title: String(r['title'] || r['id']),
-      right: shareOf(n(r, 'rightly'), n(r, 'of')),
-      minutes: orNothing(r['minutes']),
-      planned: orNothing(r['planned']),
-    }));
-  const of = n(sums, 'of');
+  const [{ sums, groups, tests, minutes, worst }, names] = await Promise.all([
+    adviceOf(whose === 'mine' ? { ...filter, person: person.id } : filter),
+    namesOfAll(),
+  ]);
+  const total = (key: Exclude<keyof AdviceRow, 'profile' | 'personId'>, rows: readonly AdviceRow[] = sums): number =>
+    sum(rows.map((r) => r[key]));
+  const by = (key: (r: AdviceRow) => string, title: (id: string) => string): SharedBy[] =>
+    [...new Set(sums.map(key))]
+      .map((id): SharedBy => {
+        const rows = sums.filter((r) => key(r) === id);
+        const plannedOf = total('plannedOf', rows);
+        return {
+          id,
+          title: title(id),
+          right: shareOf(total('watchedRight', rows), total('watchedOf', rows)),
+          minutes: total('minutes', rows) / total('of', rows),
+          planned: plannedOf === 0 ? null : total('planned', rows) / plannedOf,
+        };
+      })
+      .sort((a, b) => b.right.of - a.right.of);
+  const of = total('of');
   return {
     whose,
     of,
-    stages: STAGES.map((stage) => ({ stage, right: shareOf(n(sums, `${stage}Right`), n(sums, `${stage}Of`)) })),
-    lasting: shareOf(n(sums, 'old') - n(sums, 'cameBack'), n(sums, 'old')),
-    groups: groups.map((g) => ({ said: n(g, 'said'), was: shareOf(n(g, 'rightly'), n(g, 'of')) })),
-    tests: { of, median: or('tests'), most: or('testsMost'), planned: or('plannedTests') },
-    minutes: { of, median: or('minutes'), most: or('minutesMost'), planned: or('plannedMinutes') },
-    cannot: n(sums, 'cannot'),
-    willNot: n(sums, 'willNot'),
-    fitted: n(sums, 'fitted'),
-    unproved: n(sums, 'unproved'),
-    inVain: n(sums, 'inVain'),
-    families: by(families),
-    people: whose === 'shop' ? by(people) : [],
-    seasons: by(seasons),
-    worst: worst.map((w) => ({
-      call: String(w['call']),
-      machine: w['machine'] === null ? null : String(w['machine']),
-      title: String(w['title']),
-      said: n(w, 'said'),
-    })),
+    stages: STAGES.map((stage) => ({ stage, right: shareOf(total(`${stage}Right`), total(`${stage}Of`)) })),
+    lasting: shareOf(total('old') - total('cameBack'), total('old')),
+    groups: groups.map((g) => ({ said: g.said, was: shareOf(g.rightly, g.of) })),
+    tests: spreadOf(of, tests),
+    minutes: spreadOf(of, minutes),
+    cannot: total('cannot'),
+    willNot: total('willNot'),
+    fitted: total('fitted'),
+    unproved: total('unproved'),
+    inVain: total('inVain'),
+    families: by(
+      (r) => r.profile,
+      (id) => id,
+    ),
+    people:
+      whose === 'shop'
+        ? by(
+            (r) => r.personId,
+            (id) => names.get(id) ?? '',
+          )
+        : [],
+    seasons: by(
+      (r) => `${r.season}/${String(r.season + 1).slice(2)}`,
+      (id) => id,
+    ),
+    worst: worst.map((w) => ({ ...w, said: Number(w.said) })),
   };
+}
+
+/** The middle of what it took and of what was planned, and what four of five did not go beyond. */
+function spreadOf(of: number, often: Awaited<ReturnType<typeof adviceOf>>['tests']): Advice['tests'] {
+  const at = (share: number, value: (o: (typeof often)[number]) => number | null): number | null => {
+    const known = often
+      .flatMap((o) => (value(o) === null ? [] : [{ value: value(o)!, n: o.n }]))
+      .sort((a, b) => a.value - b.value);
+    const wanted = share * sum(known.map((k) => k.n));
+    let seen = 0;
+    return known.find(({ n }) => (seen += n) >= wanted)?.value ?? null;
+  };
+  return { of, median: at(0.5, (o) => o.value), most: at(0.8, (o) => o.value), planned: at(0.5, (o) => o.planned) };
 }
 
 /** What slides, over all machines: the nearest crossing first. */
 export const trends = async (filter: PatternsFilter): Promise<Trends> => ({ lines: await slidingLines(filter) });
-
-const orNothing = (value: number | string | null | undefined): number | null =>
-  value === null || value === undefined ? null : Number(value);
 
 /** Means of fewer gaps say nothing. */
 const FEWEST_GAPS = 5;

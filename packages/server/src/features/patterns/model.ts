@@ -43,6 +43,12 @@ export class StoredFacts extends Model<InferAttributes<StoredFacts>, InferCreati
   declare fitted: CreationOptional<number>;
   declare unproved: CreationOptional<number>;
   declare inVain: CreationOptional<number>;
+  /** It counts for some way of failing. */
+  declare told: CreationOptional<boolean>;
+  /** Days since the same machine broke like this before; nothing for the first time. */
+  declare gap: CreationOptional<number | null>;
+  /** Somebody had to come to the same machine again soon. */
+  declare cameBack: CreationOptional<boolean>;
 }
 
 /** How much of a case a call is for a way of failing. */
@@ -135,6 +141,9 @@ export function definePatterns(sequelize: Sequelize): void {
       fitted: number,
       unproved: number,
       inVain: number,
+      told: DataTypes.BOOLEAN,
+      gap: DataTypes.INTEGER,
+      cameBack: DataTypes.BOOLEAN,
     },
     { sequelize, tableName: 'case_facts', timestamps: false },
   );

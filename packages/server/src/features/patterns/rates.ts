@@ -4,7 +4,7 @@ import type { RateFactors } from '@zetalysis/core/inference';
 import { Problem } from '../../http/problem';
 import type { Profiles } from '../profiles/service';
 import type { Person } from '../session/model';
-import { everybody } from '../session/repository';
+import { namesOfAll } from '../session/repository';
 import type { CountedOf } from './facts';
 import { bookOf } from './kept-rates';
 import { machineYears } from './machine-years';
@@ -39,7 +39,7 @@ export class ShopRates {
       this.#learn(),
       rateVersions(),
       publications(),
-      namesOf(),
+      namesOfAll(),
       watchedCases(),
     ]);
     const current = published[0]?.version ?? null;
@@ -133,9 +133,6 @@ function mayPublish(person: Person): void {
 
 const noVersion = (version: number): Problem =>
   new Problem(404, 'No such version', `There is no version ${version} of the rates. Look at the list of versions.`);
-
-const namesOf = async (): Promise<ReadonlyMap<string, string>> =>
-  new Map((await everybody()).map(({ id, fullName }) => [id, fullName]));
 
 /** What a book would have changed of the first suspect, beside another one. */
 function changesOf(

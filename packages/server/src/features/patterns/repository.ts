@@ -10,13 +10,14 @@ const select = <R extends object>(sql: string, replacements: Record<string, unkn
   StoredFacts.sequelize!.query<R>(sql, { replacements, type: QueryTypes.SELECT });
 
 /** Calls that are closed, and of which the book does not know the newest entry. */
-const UNREAD = `FROM overviews o JOIN calls c ON c.id = o.callId LEFT JOIN case_facts f ON f.callId = o.callId
+const UNREAD = `FROM overviews o LEFT JOIN case_facts f FORCE INDEX (case_facts_read) ON f.callId = o.callId
   WHERE o.open = 0 AND (f.callId IS NULL OR f.upTo < o.upTo)`;
 
 /** The next ones to be read, family by family: its engine is warm then. */
 export const unreadCalls = async (most: number): Promise<{ callId: string; upTo: number }[]> =>
   select(
-    `SELECT o.callId, o.upTo ${UNREAD} ORDER BY c.profile, c.profileVersion, o.openedAt DESC, o.callId LIMIT :most`,
+    `SELECT u.callId, u.upTo FROM (SELECT o.callId, o.upTo, o.openedAt ${UNREAD}) u JOIN calls c ON c.id = u.callId
+      ORDER BY c.profile, c.profileVersion, u.openedAt DESC, u.callId LIMIT :most`,
     { most },
   );
 
@@ -29,8 +30,8 @@ export const keepFacts = (
     const { callId, profile, make, age } = facts;
     await StoredWay.destroy({ where: { callId }, transaction });
     await StoredFacts.destroy({ where: { callId }, transaction });
-    await StoredFacts.create(facts, { transaction });
     const rows = Object.entries(ways).map(([way, share]) => ({ callId, way, share, profile, make, age }));
+    await StoredFacts.create({ ...facts, told: rows.length > 0 }, { transaction });
     if (rows.length > 0) await StoredWay.bulkCreate(rows, { transaction });
   });
 
@@ -64,8 +65,19 @@ export const keepLines = (machineId: string, stamp: number, lines: readonly Mach
       })),
       { transaction },
     );
+    await StoredFacts.sequelize!.query(
+      `UPDATE case_facts f JOIN (
+         SELECT callId, DATEDIFF(openedAt, LAG(openedAt) OVER (PARTITION BY title ORDER BY openedAt)) AS gap
+           FROM case_facts WHERE machineId = :machineId) g ON g.callId = f.callId
+          SET f.gap = g.gap, f.cameBack = ${CAME_BACK}`,
+      { replacements: { machineId }, transaction },
+    );
     await StoredLinesRead.upsert({ machineId, stamp }, { transaction });
   });
+
+/** Somebody came to the machine again within so many days. */
+const CAME_BACK = `EXISTS (SELECT 1 FROM calls b WHERE b.machineId = f.machineId AND b.createdAt > f.openedAt
+  AND b.createdAt <= f.openedAt + INTERVAL ${CALLBACK_WITHIN_DAYS} DAY)`;
 
 type LineRow = Omit<Trends['lines'][number], 'lastAt' | 'earliest' | 'latest'> & {
   readonly lastAt: Date;
@@ -101,7 +113,7 @@ interface StandingRow {
 export async function bookStanding() {
   const [[row], [unread], profiles, makes, sites, people] = await Promise.all([
     select<StandingRow>(
-      `SELECT COUNT(*) AS calls, SUM(part IS NOT NULL AND part <> 'none') AS breaks, COUNT(DISTINCT machineId) AS machines,
+      `SELECT COUNT(*) AS calls, SUM(part IS NOT NULL AND part <> 'none') AS breaks, (SELECT COUNT(*) FROM (SELECT DISTINCT machineId FROM case_facts WHERE machineId IS NOT NULL) d) AS machines,
               MIN(openedAt) AS first, MAX(openedAt) AS last FROM case_facts`,
     ),
     select<{ unread: number | string }>(
@@ -110,12 +122,12 @@ export async function bookStanding() {
     select<{ profile: string }>('SELECT DISTINCT profile FROM case_facts ORDER BY profile'),
     select<{ make: string }>("SELECT DISTINCT make FROM case_facts WHERE make <> '' ORDER BY make"),
     select<{ site: string }>(
-      `SELECT DISTINCT m.site FROM machines m WHERE m.site <> '' AND EXISTS (SELECT 1 FROM case_facts f WHERE f.machineId = m.id)
-        ORDER BY m.site`,
+      `SELECT DISTINCT m.site FROM machines m JOIN (SELECT DISTINCT machineId FROM case_facts) f ON f.machineId = m.id
+        WHERE m.site <> '' ORDER BY m.site`,
     ),
     select<{ id: string; name: string }>(
-      `SELECT p.id, p.fullName AS name FROM people p WHERE EXISTS (SELECT 1 FROM case_facts f WHERE f.personId = p.id)
-        ORDER BY p.fullName`,
+      `SELECT p.id, p.fullName AS name FROM people p
+         JOIN (SELECT DISTINCT personId FROM case_facts FORCE INDEX (case_facts_person)) f ON f.personId = p.id ORDER BY p.fullName`,
     ),
   ]);
   return {
@@ -151,6 +163,8 @@ function meant({ profile, make, site, age, person, from, until }: PatternsFilter
 }
 
 const FACTS = 'FROM case_facts f LEFT JOIN machines m ON m.id = f.machineId';
+/** Sums are made from the indexes alone where nothing of the machine is asked for. */
+const factsOf = ({ site }: PatternsFilter): string => (site === undefined ? 'FROM case_facts f' : FACTS);
 const BROKE = "f.part IS NOT NULL AND f.part <> 'none'";
 
 interface BreakRow {
@@ -172,7 +186,7 @@ export async function breaksBy(filter: PatternsFilter): Promise<BreakRow[]> {
     `SELECT MIN(f.part) AS part, f.title, MIN(f.cause) AS cause, f.causeTitle, COUNT(*) AS cases, SUM(f.standing = 'proved') AS proved,
             SUM(f.openedAt >= :end - INTERVAL 1 YEAR) AS recent,
             SUM(f.openedAt < :end - INTERVAL 1 YEAR AND f.openedAt >= :end - INTERVAL 2 YEAR) AS \`before\`
-       ${FACTS} WHERE ${BROKE} ${sql} GROUP BY f.title, f.causeTitle`,
+       ${factsOf(filter)} WHERE ${BROKE} ${sql} GROUP BY f.title, f.causeTitle`,
     { ...values, end },
   );
   return rows.map((r) => ({
@@ -198,10 +212,8 @@ export interface SeriesRow {
 export async function breaksOfMakes(filter: PatternsFilter): Promise<SeriesRow[]> {
   const { sql, values } = meant(filter);
   const rows = await select<SeriesRow>(
-    `SELECT profile, make, MIN(part) AS part, title, COUNT(*) AS cases, COUNT(gap) AS gaps, AVG(gap) AS \`between\`
-       FROM (SELECT f.profile, f.make, f.part, f.title,
-                    DATEDIFF(f.openedAt, LAG(f.openedAt) OVER (PARTITION BY f.machineId, f.title ORDER BY f.openedAt)) AS gap
-               ${FACTS} WHERE ${BROKE} AND f.make <> '' ${sql}) AS b GROUP BY profile, make, title`,
+    `SELECT f.profile, f.make, MIN(f.part) AS part, f.title, COUNT(*) AS cases, COUNT(f.gap) AS gaps, AVG(f.gap) AS \`between\`
+       ${factsOf(filter)} WHERE ${BROKE} AND f.make <> '' ${sql} GROUP BY f.profile, f.make, f.title`,
     values,
   );
   return rows.map((r) => ({
@@ -222,8 +234,9 @@ interface WatchedMachine {
 /** Every machine with the day since which it is known. */
 export const machinesWatched = (): Promise<WatchedMachine[]> =>
   select(
-    `SELECT m.profile, m.make, JSON_VALUE(m.sheet, '$.made') AS made, LEAST(m.createdAt, COALESCE(MIN(c.createdAt), m.createdAt)) AS since
-       FROM machines m LEFT JOIN calls c ON c.machineId = m.id WHERE m.mergedInto IS NULL GROUP BY m.id`,
+    `SELECT m.profile, m.make, JSON_VALUE(m.sheet, '$.made') AS made, LEAST(m.createdAt, COALESCE(c.first, m.createdAt)) AS since
+       FROM machines m LEFT JOIN (SELECT machineId, MIN(openedAt) AS first FROM case_facts GROUP BY machineId) c ON c.machineId = m.id
+      WHERE m.mergedInto IS NULL`,
   );
 
 interface CountedRow {
@@ -246,7 +259,7 @@ export async function countedCases(): Promise<CountedRow[]> {
 export async function untoldBreaks(): Promise<ReadonlyMap<string, number>> {
   const rows = await select<{ profile: string; untold: number | string }>(
     `SELECT f.profile, COUNT(*) AS untold FROM case_facts f WHERE ${BROKE}
-        AND NOT EXISTS (SELECT 1 FROM case_ways w WHERE w.callId = f.callId) GROUP BY f.profile`,
+        AND f.told = 0 GROUP BY f.profile`,
   );
   return new Map(rows.map((r) => [r.profile, Number(r.untold)]));
 }
@@ -310,54 +323,82 @@ export async function watchedCases(): Promise<
 
 const RIGHT = ['complaint', 'watched', 'half', 'end'] as const;
 const counts = RIGHT.map((s) => `SUM(f.${s}Right) AS ${s}Right, COUNT(f.${s}Right) AS ${s}Of`).join(', ');
-/** Nobody came back to the machine within thirty days; only of calls that are old enough to know. */
-const CAME_BACK = `EXISTS (SELECT 1 FROM calls b WHERE b.machineId = f.machineId AND b.createdAt > f.openedAt
-  AND b.createdAt <= f.openedAt + INTERVAL ${CALLBACK_WITHIN_DAYS} DAY)`;
+/** Only of calls that are old enough it is known that nobody came back. */
 const OLD = `f.machineId IS NOT NULL AND f.openedAt < NOW() - INTERVAL ${CALLBACK_WITHIN_DAYS} DAY`;
 
-export type AdviceRow = Readonly<Record<string, number | string | null>>;
+/** What the advice came to on the calls of a family, of one person and one season, as sums. */
+export type AdviceRow = Readonly<Record<AdviceSum, number>> & {
+  readonly profile: string;
+  readonly personId: string;
+  /** The year in which it began, in July. */
+  readonly season: number;
+};
+type AdviceSum =
+  | 'of'
+  | `${(typeof RIGHT)[number]}${'Right' | 'Of'}`
+  | 'minutes'
+  | 'planned'
+  | 'plannedOf'
+  | 'cannot'
+  | 'willNot'
+  | 'fitted'
+  | 'unproved'
+  | 'inVain'
+  | 'old'
+  | 'cameBack';
 
-/** What the advice of some calls came to, as sums. */
+/** How often something took so much. */
+interface Often {
+  readonly value: number | null;
+  readonly planned: number | null;
+  readonly n: number;
+}
+
+/** What the advice of some calls came to: sums, what was said beside what was, how much it took, and where it was most wrong. */
 export async function adviceOf(filter: PatternsFilter) {
   const { sql, values } = meant(filter);
   const where = `WHERE ${BROKE} ${sql}`;
-  const by = (key: string, title: string): Promise<AdviceRow[]> =>
-    select(
-      `SELECT ${key} AS id, ${title} AS title, SUM(f.watchedRight) AS rightly, COUNT(f.watchedRight) AS \`of\`, AVG(f.minutes) AS minutes,
-              AVG(f.plannedMinutes) AS planned ${FACTS} JOIN people p ON p.id = f.personId ${where} GROUP BY ${key} ORDER BY \`of\` DESC`,
+  const facts = factsOf(filter);
+  const often = (value: string, planned: string): Promise<Often[]> =>
+    select<Often>(
+      `SELECT ${value} AS value, ${planned} AS planned, COUNT(*) AS n ${facts} ${where} AND f.tests > 0 AND f.plannedTests IS NOT NULL
+          AND f.standing = 'proved' GROUP BY value, planned`,
       values,
-    );
-  const half = (column: string, share: number): string =>
-    `PERCENTILE_CONT(${share}) WITHIN GROUP (ORDER BY ${column}) OVER ()`;
-  const [[sums], groups, [spread], families, people, seasons, worst] = await Promise.all([
-    select<AdviceRow>(
-      `SELECT COUNT(*) AS \`of\`, ${counts}, SUM(f.cannot) AS cannot, SUM(f.willNot) AS willNot, SUM(f.fitted) AS fitted,
-              SUM(f.unproved) AS unproved, SUM(f.inVain) AS inVain, SUM(${OLD}) AS old, SUM(${OLD} AND ${CAME_BACK}) AS cameBack ${FACTS} ${where}`,
+    ).then((rows) => rows.map((r) => ({ value: orNull(r.value), planned: orNull(r.planned), n: Number(r.n) })));
+  const [sums, groups, tests, minutes, worst] = await Promise.all([
+    select<Record<string, string | number | null>>(
+      `SELECT f.profile, f.personId, YEAR(f.openedAt - INTERVAL 6 MONTH) AS season, COUNT(*) AS \`of\`, ${counts}, SUM(f.minutes) AS minutes,
+              SUM(f.plannedMinutes) AS planned, COUNT(f.plannedMinutes) AS plannedOf, SUM(f.cannot) AS cannot, SUM(f.willNot) AS willNot,
+              SUM(f.fitted) AS fitted, SUM(f.unproved) AS unproved, SUM(f.inVain) AS inVain, SUM(${OLD}) AS old, SUM(${OLD} AND f.cameBack) AS cameBack
+         ${facts} ${where} GROUP BY f.profile, f.personId, season`,
       values,
     ),
-    select<AdviceRow>(
+    select<{ said: number; of: number | string; rightly: number | string }>(
       `SELECT LEAST(6, FLOOR(f.watchedSaid * 7)) AS bin, AVG(f.watchedSaid) AS said, COUNT(*) AS \`of\`, SUM(f.watchedRight) AS rightly
-         ${FACTS} ${where} AND f.watchedRight IS NOT NULL GROUP BY bin ORDER BY bin`,
+         ${facts} ${where} AND f.watchedRight IS NOT NULL GROUP BY bin ORDER BY bin`,
       values,
     ),
-    select<AdviceRow>(
-      `SELECT DISTINCT ${half('f.tests', 0.5)} AS tests, ${half('f.tests', 0.8)} AS testsMost, ${half('f.minutes', 0.5)} AS minutes,
-              ${half('f.minutes', 0.8)} AS minutesMost, ${half('f.plannedTests', 0.5)} AS plannedTests,
-              ${half('f.plannedMinutes', 0.5)} AS plannedMinutes
-         ${FACTS} ${where} AND f.tests > 0 AND f.plannedTests IS NOT NULL AND f.standing = 'proved'`,
-      values,
-    ),
-    by('f.profile', 'f.profile'),
-    by('f.personId', 'p.fullName'),
-    by("CONCAT(YEAR(f.openedAt - INTERVAL 6 MONTH), '/', RIGHT(YEAR(f.openedAt - INTERVAL 6 MONTH) + 1, 2))", "''"),
-    select<AdviceRow>(
+    often('f.tests', 'f.plannedTests'),
+    often('ROUND(f.minutes)', 'ROUND(f.plannedMinutes)'),
+    select<{ call: string; machine: string | null; title: string; said: number }>(
       `SELECT f.callId AS \`call\`, m.label AS machine, f.title, f.watchedSaid AS said ${FACTS} ${where}
         AND f.watchedRight = 0 ORDER BY f.watchedSaid DESC LIMIT 3`,
       values,
     ),
   ]);
-  return { sums: sums!, groups, spread, families, people, seasons, worst };
+  return {
+    sums: sums.map(({ profile, personId, ...rest }): AdviceRow => {
+      const numbers = Object.fromEntries(Object.entries(rest).map(([k, v]) => [k, Number(v ?? 0)]));
+      return { profile: String(profile), personId: String(personId), ...numbers } as AdviceRow;
+    }),
+    groups: groups.map(({ said, of, rightly }) => ({ said: Number(said), of: Number(of), rightly: Number(rightly) })),
+    tests,
+    minutes,
+    worst,
+  };
 }
+
+const orNull = (value: number | string | null): number | null => (value === null ? null : Number(value));
 
 /** The newest versions of the rates, without what they hold. */
 export const rateVersions = (): Promise<StoredRates[]> =>

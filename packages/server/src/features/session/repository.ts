@@ -8,6 +8,10 @@ export const personWith = (id: string): Promise<Person | null> => Person.findByP
 
 export const everybody = (): Promise<Person[]> => Person.findAll({ order: ['name'] });
 
+/** The full names of everybody, by id. */
+export const namesOfAll = async (): Promise<ReadonlyMap<string, string>> =>
+  new Map((await everybody()).map(({ id, fullName }) => [id, fullName]));
+
 export const changeGrants = async ({ id }: Person, grants: string): Promise<void> =>
   void (await Person.update({ grants }, { where: { id } }));
 

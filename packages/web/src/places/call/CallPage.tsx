@@ -160,7 +160,7 @@ export function CallPage(props: Props) {
               />
             </div>
             <div className={styles.suspects} data-for="suspects">
-              <Suspects view={view} whatIf={whatIf} onWhatIf={onWhatIf} toProve={engine.toProve} />
+              <Suspects view={view} events={events} whatIf={whatIf} onWhatIf={onWhatIf} toProve={engine.toProve} />
             </div>
             <div className={styles.record} data-for="log">
               <Ending

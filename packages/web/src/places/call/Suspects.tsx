@@ -1,13 +1,16 @@
 import { useState } from 'react';
 import type { CallView, ProofView, SuspectView } from '@zetalysis/core/presentation';
+import type { CallEvent } from '@zetalysis/core/visit';
 import { Button } from '../../kit/Button';
 import { Status } from '../../kit/Status';
 import { percent } from './percent';
 import { Checklist, ToProve } from './Proof';
+import { RatesSaid } from './RatesSaid';
 import styles from './Suspects.module.css';
 
 interface Props {
   readonly view: CallView;
+  readonly events: readonly CallEvent[] | undefined;
   readonly whatIf: string | undefined;
   readonly onWhatIf: (id: string | undefined) => void;
   readonly toProve: (repair: string) => Promise<ProofView | undefined>;
@@ -17,7 +20,7 @@ interface Props {
 const SHOWN = 4;
 
 /** Who may have done it: share as length and number, reasons on demand. */
-export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
+export function Suspects({ view, events, whatIf, onWhatIf, toProve }: Props) {
   const [open, setOpen] = useState<string>();
   const rest = view.suspects.slice(SHOWN).reduce((sum, s) => sum + s.probability, view.rest);
   return (
@@ -26,7 +29,7 @@ export function Suspects({ view, whatIf, onWhatIf, toProve }: Props) {
         <h2>Suspects</h2>
         <span className="fine">
           {rest > 0.004 && view.suspects.length >= SHOWN && `others ${percent(rest)}, `}
-          <span title="Until the shop’s own record replaces them.">rates assumed</span>
+          <RatesSaid events={events} />
         </span>
       </div>
       {view.noHypothesisFits && (

@@ -393,7 +393,7 @@ function Shortages({ items, van, toOrder }: ShortagesProps) {
     ...toOrder.map(({ item, need, chance }) => ({
       key: `need ${item?.id ?? need.part}`,
       title: item?.title ?? need.title,
-      note: `a call of the day needs it, ${percent(chance)} %`,
+      note: `a call of the day may need it, ${percent(chance)} %`,
       missing: 1,
     })),
     ...short.map(({ item, place, units, least, missing }) => ({
