@@ -48,6 +48,11 @@ test('a lead publishes what was learned, a new call pins it, and it is taken bac
   await open(page, stack.url);
   const rates = page.getByRole('region', { name: /Rates, learned beside assumed/ });
   await expect(rates.getByText('New calls are worked with the rates that ship')).toBeVisible();
+  await rates.getByRole('button', { name: 'Tests' }).click();
+  const tests = page.getByRole('dialog', { name: 'Tests, learned beside assumed' });
+  await expect(tests.getByRole('region', { name: 'Minutes of a test' }).getByRole('row').nth(1)).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await tests.getByRole('button', { name: 'Close' }).last().click();
   await rates.getByRole('button', { name: 'Publish' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('button', { name: 'Publish' })).toBeDisabled();

@@ -1,7 +1,7 @@
 import { TRAINED } from '@zetalysis/core/rules';
 import { parseArgs } from 'node:util';
 import { Engine, standingOf } from '@zetalysis/core/diagnosis';
-import { factorsOf, isRateBook } from '@zetalysis/core/book';
+import { isRateBook, weighedEngine } from '@zetalysis/core/book';
 import type { RateFactors } from '@zetalysis/core/inference';
 import { draftRecord, explain, instruction, instructionWords } from '@zetalysis/core/presentation';
 import { type Model, unknownName } from '@zetalysis/core/profile';
@@ -23,7 +23,7 @@ export const diagnose: Command = (args) => {
   const head = caseHead(source, path);
   const model = openProfile(head.profile, head.variant === undefined ? {} : { variant: head.variant });
   const loaded = loadCase(source, path, model);
-  const engine = new Engine(model, values.weights === undefined ? {} : readWeights(values.weights, model));
+  const engine = values.weights === undefined ? new Engine(model) : weighedBy(values.weights, model);
   const { assessment, failures, expectations } = checkCase(engine, loaded);
   const state = reduceCall(model, caseEvents(loaded.steps));
   const next = engine.next({ evidence: state.evidence, declined: state.declined, person: TRAINED }, assessment);
@@ -74,8 +74,8 @@ export const diagnose: Command = (args) => {
   return { text: lines.join('\n'), exit };
 };
 
-/** Rates of a shop as it published them, or a JSON map from `part.mode` to the factor its weight is multiplied by. */
-function readWeights(path: string, model: Model): RateFactors {
+/** An engine by the rates of a shop as it published them, or by a JSON map from `part.mode` to the factor its weight is multiplied by. */
+function weighedBy(path: string, model: Model): Engine {
   let data: unknown;
   try {
     data = JSON.parse(readText(path));
@@ -83,7 +83,7 @@ function readWeights(path: string, model: Model): RateFactors {
     if (error instanceof UsageError) throw error;
     throw new UsageError(`${path}: is not JSON (${(error as Error).message}); write {"part.mode": factor}`);
   }
-  if (isRateBook(data)) return factorsOf(data, { profile: model.id });
+  if (isRateBook(data)) return weighedEngine(model, { book: data, of: { profile: model.id } });
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     throw new UsageError(`${path}: must be a map {"part.mode": factor}`);
   const known = model.parts.flatMap((p) => p.modes.map((m) => `${p.id}.${m.id}`));
@@ -92,5 +92,5 @@ function readWeights(path: string, model: Model): RateFactors {
     if (typeof factor !== 'number' || !Number.isFinite(factor) || factor < 0)
       throw new UsageError(`${path}: "${fault}" needs a factor of 0 or more, not ${JSON.stringify(factor)}`);
   }
-  return data as RateFactors;
+  return new Engine(model, data as RateFactors);
 }

@@ -102,6 +102,19 @@ const rates = t.Object({
   current: nullable(t.Integer()),
   versions: t.Array(version),
   lines: t.Array(rateLine),
+  /** Minutes of tests, and the share of looks that mislead. */
+  tests: t.Array(
+    t.Object({
+      profile: profileId,
+      of: t.Union([t.Literal('minutes'), t.Literal('misleads')]),
+      title: words,
+      cases: count,
+      assumed: count,
+      rate: count,
+      low: count,
+      high: count,
+    }),
+  ),
   years: count,
   /** Of the calls of the book: what these rates would have changed of the first suspect, beside the current ones. */
   changed: t.Object({

@@ -1,9 +1,11 @@
+import jStat from 'jstat';
 import {
   ageOf,
   assumedRates,
   caseFacts,
   changeOf,
   type CountedFamily,
+  type CountedTest,
   factorsOf,
   firstUnder,
   isRateBook,
@@ -11,6 +13,7 @@ import {
   type Kept,
   learnFamily,
   learnRates,
+  learnTests,
   loadVan,
   mendedBy,
   namedWay,
@@ -26,6 +29,8 @@ import {
   suspectedWays,
   suspicionsOf,
   wayOf,
+  weighedEngine,
+  withLearnedTests,
 } from '../src/book';
 import { Engine } from '../src/diagnosis';
 import { Random } from '../src/simulation';
@@ -424,5 +429,91 @@ describe('what to load for a day', () => {
     expect(plan.spent).toBe(5);
     expect(states(plan)['valve']).toBe('shelf');
     expect(plan.common).toBeCloseTo(0.9 + 0.5, 9);
+  });
+});
+
+describe('what a shop learns of its tests', () => {
+  const model = profile('furnace-condensing');
+  const look = model.looks.find(({ proposed, before }) => proposed && !before)!;
+  const which = `look ${look.id}`;
+  const counted = (timed: number, minutes: number, held = 0, misled = 0): CountedTest => ({
+    test: which,
+    timed,
+    logMinutes: timed * Math.log(minutes),
+    held,
+    misled,
+  });
+
+  test('minutes go from what is assumed to what they took, the surer the more often', () => {
+    const long = 3 * look.minutes;
+    const [few, many] = [2, 200].map((n) => learnTests(model, [counted(n, long)]).minutes[which]!);
+    expect(few!.rate).toBeGreaterThan(look.minutes);
+    expect(few!.rate).toBeLessThan(many!.rate);
+    expect(many!.rate).toBeCloseTo(long, 0);
+    expect(many!.high / many!.low).toBeLessThan(few!.high / few!.low);
+    expect(few!.assumed).toBe(look.minutes);
+    // Four assumed and two of one's own: the mean of their logarithms.
+    expect(few!.rate).toBeCloseTo(look.minutes * 3 ** (2 / 6), 9);
+  });
+
+  test('looks that mislead more often tell less, and nine in ten intervals hold the true share', () => {
+    const learned = learnTests(model, [counted(0, 1, 100, 40)]);
+    expect(learned.minutes).toEqual({});
+    const worse = withLearnedTests(model, learned).looks.find((l) => l.id === look.id)!;
+    expect(worse.tells).toBeLessThan(look.tells);
+    expect(worse.tells).toBeGreaterThan(0.6);
+    const random = new Random(3);
+    let held = 0;
+    const trials = 400;
+    for (let i = 0; i < trials; i++) {
+      // True shares as far from what is assumed as the prior believes them to be: of twenty looks so many.
+      const truth = jStat.beta.inv(random.next(), 20 * (1 - look.tells), 20 * look.tells);
+      const misled = Array.from({ length: 30 }, () => random.next() < truth).filter(Boolean).length;
+      const { low, high } = learnTests(model, [counted(0, 1, 30, misled)]).misleads[which]!;
+      if (low <= truth && truth <= high) held++;
+    }
+    expect(held / trials).toBeGreaterThan(0.85);
+    expect(held / trials).toBeLessThan(0.96);
+  });
+
+  test('a test that nobody makes is as assumed, one that this family has not is none', () => {
+    expect(learnTests(model, [{ ...counted(5, 2), test: 'look at-the-moon' }])).toEqual({ minutes: {}, misleads: {} });
+    expect(withLearnedTests(model, { minutes: {}, misleads: {} })).toEqual(model);
+  });
+
+  test('a call tells how long its looks and readings took, and whether a look misled', () => {
+    const engine = new Engine(model);
+    const steps = stepsOf(engine, 'furnace-4-limit-opens');
+    const minute = (event: CallEvent, i: number): CallEvent => ({
+      ...event,
+      at: new Date(Date.parse('2026-01-05T08:00:00Z') + i * 4 * 60_000).toISOString(),
+    });
+    const events = recordedCase(engine, steps, { standing: 'proved' }).map(minute);
+    const { timed } = caseFacts(engine, engine, reduceCall(model, events, { needs: 'met' }))!;
+    expect(timed.length).toBeGreaterThan(0);
+    for (const { test: of, minutes } of timed) {
+      expect(of).toMatch(/^(look|gauge|point) /);
+      if (minutes !== undefined) expect(minutes % 4).toBe(0);
+    }
+    expect(timed).toContainEqual(expect.objectContaining({ test: 'look filter', misled: false }));
+    // Answered otherwise, the same call proved: that look misled.
+    const wrong = events.map((e) => (e.body.type === 'look' ? { ...e, body: { ...e.body, answer: 'clean' } } : e));
+    const other = caseFacts(engine, engine, reduceCall(model, wrong, { needs: 'met' }))!;
+    expect(other.timed).toContainEqual(expect.objectContaining({ test: 'look filter', misled: true }));
+  });
+
+  test('advice is made by them: a look that takes long is proposed later, and its minutes are said', () => {
+    const assumed = assumedRates(model);
+    const family = { cases: new Map(), years: 10, untold: 0, makes: new Map(), ages: new Map() };
+    const tests = learnTests(model, [counted(300, 40)]);
+    const families = { [model.id]: learnFamily(assumed, family, tests) };
+    const book = { format: 'zetalysis-rates/1', families } as const;
+    expect(isRateBook(JSON.parse(JSON.stringify(book)))).toBe(true);
+    const slow = weighedEngine(model, { book, of: { profile: model.id } });
+    expect(slow.model.looks.find((l) => l.id === look.id)!.minutes).toBeGreaterThan(30);
+    const id = new Engine(model).tests.find(
+      (x) => x.question.kind === 'look' && model.looks[x.question.look] === look,
+    )!;
+    expect(slow.tests.some((x) => x.id === id.id)).toBe(true);
   });
 });

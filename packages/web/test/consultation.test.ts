@@ -21,11 +21,15 @@ describe('a consultation', () => {
   test('weighs suspects by the rates of a shop: what never breaks there is no suspect', () => {
     const [first] = fresh().view(noGlow, options).suspects;
     const part = first!.repair.split(':')[0]!;
-    const never = Object.fromEntries(
+    const nothing = { assumed: 1, cases: 9, rate: 0, low: 0, high: 0 };
+    const ways = Object.fromEntries(
       loadProfile(source, 'furnace-condensing.yaml').parts.flatMap((p) =>
-        p.id === part ? p.modes.map((m) => [`${p.id}.${m.id}`, 0]) : [],
+        p.id === part ? p.modes.map((m) => [`${p.id}.${m.id}`, nothing]) : [],
       ),
     );
+    const of = { profile: 'furnace-condensing' };
+    const families = { [of.profile]: { years: 9, ways, makes: {}, ages: {} } };
+    const never = { book: { format: 'zetalysis-rates/1', families }, of } as const;
     const weighed = new Consultation(source, 'furnace-condensing.yaml', PLAIN, never).view(noGlow, options).suspects;
     expect(weighed.map((s) => s.repair)).not.toContain(first!.repair);
   });

@@ -5,6 +5,7 @@ import { type Evidence, type EvidenceItem, untilMended } from '../question';
 import { TRAINED } from '../rules';
 import { type CallState, madeAt } from '../visit';
 import { type Suspicion, suspicionsOf } from './suspicion';
+import { type TestFact, testFacts } from './test-facts';
 import { countedWays, wayOf } from './ways';
 
 /** What was advised at a point of a call: whether the first suspect was what broke, and what share it was given. */
@@ -46,6 +47,8 @@ export interface CaseFacts {
   readonly fitted: number;
   readonly unproved: number;
   readonly inVain: number;
+  /** What its tests tell of tests like them. */
+  readonly timed: readonly TestFact[];
 }
 
 /** Everything is said before a meter is out: what the customer tells, and a try that is watched. */
@@ -71,7 +74,9 @@ export function caseFacts(worked: Engine, shipped: Engine, state: CallState): Ca
     known.set(until, found);
     return found;
   };
-  const ways = countedWays(shipped, record, assess(items.length, shipped));
+  const end = assess(items.length, shipped);
+  const ways = countedWays(shipped, record, end);
+  const proved = record.standing === 'proved' || standingOf(end) === 'proved';
   const repairs = repairsOf(worked, ways);
   const told = leading(items, (i) => i.observation.kind === 'told');
   const watched = toldAndWatched(items);
@@ -112,6 +117,7 @@ export function caseFacts(worked: Engine, shipped: Engine, state: CallState): Ca
     cannot: count(log, (body) => body.type === 'declined' && body.why === 'cannot'),
     willNot: count(log, (body) => body.type === 'declined' && body.why === 'will-not'),
     ...fitted(worked, state),
+    timed: testFacts(shipped, state, evidence, items, watched, proved ? truthOf(shipped, ways) : undefined),
   };
 }
 

@@ -13,6 +13,7 @@ export {
   rateBook,
 } from './rate-book';
 export { AGES, ageOf, FEW_CASES } from './grouping';
+export { type CountedTest, learnTests, testsOf, withLearnedTests } from './learned-tests';
 export { type LearnedRate, learnRates, sum } from './rates';
 export { type CallReview, reviewOf } from './review';
 export { type Share, shareOf } from './share';
@@ -21,4 +22,6 @@ export { type Change, changeOf, firstUnder, type Suspicion, suspicionsOf } from 
 export { type CallOfDay, type LoadLine, type LoadPlan, type Measure, planLoad } from './load-plan';
 export { fitting, type Held, itemFor, type Kept, SHELF, type Short, shortOf, substitutesOf, unitsIn } from './stock';
 export { type Load, loadVan, mendedBy, type Need, priceOf, together } from './van';
+export type { TestFact } from './test-facts';
+export { type Weighed, weighedEngine } from './weighed-engine';
 export { assumedRates, countedWays, namedWay, suspectedWays, wayOf } from './ways';

@@ -2,6 +2,7 @@ import * as t from '@sinclair/typebox';
 import { Value } from '@sinclair/typebox/value';
 import type { RateFactors } from '../inference';
 import { ageOf } from './grouping';
+import type { LearnedTests } from './learned-tests';
 import { type LearnedRate, learnRates, sum } from './rates';
 
 /** What was counted of machines that are alike in something: the cases by way of failing, and how long they were watched. */
@@ -32,6 +33,8 @@ const group = t.Object({ years: t.Number({ minimum: 0 }), ways });
 const familyRates = t.Object({
   years: t.Number({ minimum: 0 }),
   ways,
+  /** Minutes of its tests, and how often looks mislead; missing in what was learned before that was. */
+  tests: t.Optional(t.Object({ minutes: ways, misleads: ways })),
   makes: t.Record(t.String(), group),
   ages: t.Record(t.String(), group),
 });
@@ -49,7 +52,11 @@ export type RateBook = t.Static<typeof rateBook>;
  * Learns the rates of a family. What makes and ages differ in is learned against what the family does: a make with few machines stays
  * near its family.
  */
-export function learnFamily(assumed: ReadonlyMap<string, number>, counted: CountedFamily): FamilyRates {
+export function learnFamily(
+  assumed: ReadonlyMap<string, number>,
+  counted: CountedFamily,
+  tests?: LearnedTests,
+): FamilyRates {
   // Breaks that nobody could tell are as those that somebody could: so much less of the time was watched.
   const told = sum(counted.cases.values());
   const share = told > 0 ? told / (told + counted.untold) : 1;
@@ -63,7 +70,13 @@ export function learnFamily(assumed: ReadonlyMap<string, number>, counted: Count
         { years, ways: plain(learnRates(usual, cases, years * share, 'as-assumed'), ({ cases: n }) => n > 0) },
       ]),
     );
-  return { years: counted.years, ways: plain(all), makes: groups(counted.makes), ages: groups(counted.ages) };
+  return {
+    years: counted.years,
+    ways: plain(all),
+    ...(tests && { tests: { minutes: plainOf(tests.minutes), misleads: plainOf(tests.misleads) } }),
+    makes: groups(counted.makes),
+    ages: groups(counted.ages),
+  };
 }
 
 /** As data, as exactly as anybody could know them. */
@@ -77,6 +90,8 @@ const plain = (
     ),
   );
 const DIGITS = 5;
+
+const plainOf = (rates: LearnedTests['minutes']): FamilyRates['ways'] => plain(new Map(Object.entries(rates)));
 
 const mapped = ({ assumed, cases, rate: r, low, high }: LearnedRate, to: (n: number) => number): LearnedRate => ({
   assumed: to(assumed),

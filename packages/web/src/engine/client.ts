@@ -1,5 +1,6 @@
 import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
 import type { KeptLimit } from '@zetalysis/core/bench';
+import type { Weighed } from '@zetalysis/core/book';
 import type { MachineEntry } from '@zetalysis/core/history';
 import type {
   CallLength,
@@ -19,7 +20,7 @@ import type { UnitSystem } from '@zetalysis/core/units';
 import type { AdviceSnapshot, CallEvent, PinnedRates } from '@zetalysis/core/visit';
 import { wrap, type Remote } from 'comlink';
 import type { Advised, Hang, HungAt, Viewer } from './consultation';
-import type { EngineApi, Weighed } from './worker';
+import type { EngineApi } from './worker';
 import { profileSource } from '../store/profiles';
 import { ratesWith } from '../store/rates';
 

@@ -8,10 +8,9 @@ import {
   whereToHang,
 } from '@zetalysis/core/analysis';
 import type { KeptLimit } from '@zetalysis/core/bench';
-import { reviewOf } from '@zetalysis/core/book';
+import { reviewOf, type Weighed, weighedEngine } from '@zetalysis/core/book';
 import type { MachineEntry } from '@zetalysis/core/history';
 import { type Assessment, Engine } from '@zetalysis/core/diagnosis';
-import type { RateFactors } from '@zetalysis/core/inference';
 import {
   callLength,
   type CallLength,
@@ -86,9 +85,10 @@ export class Consultation {
   #newest: Considered | undefined;
 
   /** @throws ProblemError when the profile, or the profile in this build, is not sound */
-  constructor(source: string, file: string, build: Build, weights: RateFactors = {}) {
+  constructor(source: string, file: string, build: Build, weighed?: Weighed) {
     this.#written = { source, file, build };
-    this.#engine = new Engine(loadProfile(source, file, { build }), weights);
+    const model = loadProfile(source, file, { build });
+    this.#engine = weighed ? weighedEngine(model, weighed) : new Engine(model);
   }
 
   drawing(): Drawing {

@@ -1,5 +1,5 @@
 import type { Found, LogReading, MeterLog, Sought } from '@zetalysis/core/analysis';
-import { factorsOf, type OfMachine, type RateBook } from '@zetalysis/core/book';
+import type { Weighed } from '@zetalysis/core/book';
 import type { KeptLimit } from '@zetalysis/core/bench';
 import type { MachineEntry } from '@zetalysis/core/history';
 import type {
@@ -21,12 +21,6 @@ import type { AdviceSnapshot, CallEvent } from '@zetalysis/core/visit';
 import { expose } from 'comlink';
 import { type Advised, Consultation, type Hang, type HungAt, type Viewer } from './consultation';
 
-/** Rates of a shop, and the machine that they are for. */
-export interface Weighed {
-  readonly book: RateBook;
-  readonly of: OfMachine;
-}
-
 /** The appliances loaded here, by the key the client gave them. */
 const consulted = new Map<string, { readonly source: string; readonly consultation: Consultation }>();
 
@@ -43,7 +37,7 @@ const api = {
     if (consulted.get(key)?.source !== source)
       consulted.set(key, {
         source,
-        consultation: new Consultation(source, file, build, weighed && factorsOf(weighed.book, weighed.of)),
+        consultation: new Consultation(source, file, build, weighed),
       });
     return need(key).drawing();
   },

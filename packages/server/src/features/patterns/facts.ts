@@ -3,12 +3,15 @@ import {
   type CaseFacts,
   caseFacts,
   type Counted,
-  factorsOf,
   type FamilyRates,
   learnFamily,
-  type OfMachine,
+  type CountedTest,
+  learnTests,
   type RateBook,
   sum,
+  testsOf,
+  type Weighed,
+  weighedEngine,
 } from '@zetalysis/core/book';
 import type { KeptLimit } from '@zetalysis/core/bench';
 import { Engine } from '@zetalysis/core/diagnosis';
@@ -26,7 +29,7 @@ export type Asked =
       readonly build: Build;
       readonly events: readonly CallEvent[];
       /** The rates that it was worked with, and for what machine; those that ship where there are none. */
-      readonly rates: { readonly book: RateBook; readonly of: OfMachine } | undefined;
+      readonly rates: Weighed | undefined;
     }
   /** The readings of a machine over the years. */
   | {
@@ -52,9 +55,10 @@ export interface CountedOf {
     readonly cases: number;
   }[];
   readonly years: readonly { readonly make: string; readonly age: string | null; readonly years: number }[];
+  readonly tests: readonly CountedTest[];
 }
 
-/** What was learned, and what each way of failing is called, by family. */
+/** What was learned, and what each way of failing and each test is called, by family. */
 export interface Learned {
   readonly book: RateBook;
   readonly titles: Readonly<Record<string, Readonly<Record<string, string>>>>;
@@ -91,7 +95,7 @@ export default function answer(asked: Asked): CaseFacts | undefined | Learned | 
   if (asked.what === 'lines') return linesOf(asked);
   const { source, build, events, rates } = asked;
   const shipped = engineOf(source, build);
-  const worked = rates ? new Engine(shipped.model, factorsOf(rates.book, rates.of)) : shipped;
+  const worked = rates ? weighedEngine(shipped.model, rates) : shipped;
   return caseFacts(worked, shipped, reduceCall(shipped.model, events));
 }
 
@@ -121,11 +125,12 @@ function linesOf({ source, build, entries, kept }: Extract<Asked, { what: 'lines
 function learn(families: readonly CountedOf[]): Learned {
   const titles: Record<string, Record<string, string>> = {};
   const learned: Record<string, FamilyRates> = {};
-  for (const { profile, source, untold, cases, years } of families) {
+  for (const { profile, source, untold, cases, years, tests } of families) {
     const model = loadProfile(source, 'profile');
-    titles[profile] = Object.fromEntries(
-      model.parts.flatMap((p) => p.modes.map((m) => [`${p.id}.${m.id}`, `${p.title}: ${m.words}`])),
-    );
+    titles[profile] = Object.fromEntries([
+      ...model.parts.flatMap((p) => p.modes.map((m) => [`${p.id}.${m.id}`, `${p.title}: ${m.words}`])),
+      ...testsOf(model).map((t) => [t.test, t.title]),
+    ]);
     const group = (of: (row: { make: string; age: string | null }) => string | null): Map<string, Counted> => {
       const groups = new Map<string, Counted>();
       for (const id of new Set(years.map(of).filter((g) => g !== null && g !== '')))
@@ -138,12 +143,16 @@ function learn(families: readonly CountedOf[]): Learned {
         );
       return groups;
     };
-    learned[profile] = learnFamily(assumedRates(model), {
-      ...counted(cases, years),
-      untold,
-      makes: group((row) => row.make),
-      ages: group((row) => row.age),
-    });
+    learned[profile] = learnFamily(
+      assumedRates(model),
+      {
+        ...counted(cases, years),
+        untold,
+        makes: group((row) => row.make),
+        ages: group((row) => row.age),
+      },
+      learnTests(model, tests),
+    );
   }
   return { book: { format: 'zetalysis-rates/1', families: learned }, titles };
 }

@@ -61,6 +61,16 @@ export class StoredWay extends Model<InferAttributes<StoredWay>, InferCreationAt
   declare age: string | null;
 }
 
+/** What a test of a call tells of tests like it. */
+export class StoredTest extends Model<InferAttributes<StoredTest>, InferCreationAttributes<StoredTest>> {
+  declare callId: string;
+  declare number: number;
+  declare profile: string;
+  declare test: string;
+  declare minutes: number | null;
+  declare misled: boolean | null;
+}
+
 /** Readings of one kind on a machine that go somewhere, as its calls had them. SI. */
 export class StoredLine extends Model<InferAttributes<StoredLine>, InferCreationAttributes<StoredLine>> {
   declare machineId: string;
@@ -155,6 +165,17 @@ export function definePatterns(sequelize: Sequelize): void {
       ...of,
     },
     { sequelize, tableName: 'case_ways', timestamps: false },
+  );
+  StoredTest.init(
+    {
+      callId: { type: uuid, primaryKey: true },
+      number: { type: number, primaryKey: true },
+      profile: name,
+      test: title,
+      minutes: DataTypes.FLOAT,
+      misled: DataTypes.BOOLEAN,
+    },
+    { sequelize, tableName: 'case_tests', timestamps: false },
   );
   StoredLine.init(
     {

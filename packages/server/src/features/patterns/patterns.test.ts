@@ -119,3 +119,20 @@ test('what slides on machines is told over all of them, as the page of the one m
   expect((await get<Trends>('/patterns/trends?site=nowhere')).body.lines).toEqual([]);
   expect((await get<Trends>('/patterns/trends?from=soon')).status).toBe(400);
 });
+
+test('how long tests take and how often looks mislead is learned of the calls that were read, and published with the rates', async () => {
+  await readAll();
+  const { tests } = (await get<Rates>('/rates')).body;
+  const minutes = tests.filter((x) => x.of === 'minutes');
+  expect(minutes.length).toBeGreaterThan(0);
+  for (const { cases, assumed, rate, low, high } of tests) {
+    expect(cases).toBeGreaterThan(0);
+    expect(assumed).toBeGreaterThan(0);
+    expect(rate).toBeGreaterThan(low);
+    expect(rate).toBeLessThan(high);
+  }
+  const kept = (await post<Rates>('/rates', { words: 'with its tests' })).body.versions[0]!;
+  const { book } = (await get<{ book: RateBook }>(`/rates/${kept.version}`)).body;
+  const [family] = minutes.map((x) => x.profile);
+  expect(Object.keys(book.families[family!]!.tests!.minutes).length).toBeGreaterThan(0);
+});

@@ -13,6 +13,7 @@ import {
   addPublication,
   addRates,
   countedCases,
+  countedTests,
   publications,
   ratesWith,
   rateVersions,
@@ -67,6 +68,18 @@ export class ShopRates {
         published: published.find((p) => p.version === v.version)?.createdAt.toISOString() ?? null,
       })),
       lines: lines.sort((a, b) => b.cases - a.cases),
+      tests: Object.entries(book.families)
+        .flatMap(([profile, { tests: learned }]) =>
+          (['minutes', 'misleads'] as const).flatMap((of) =>
+            Object.entries(learned?.[of] ?? {}).map(([test, r]) => ({
+              ...r,
+              profile,
+              of,
+              title: titles[profile]?.[test] ?? test,
+            })),
+          ),
+        )
+        .sort((a, b) => b.cases - a.cases),
       years,
       changed: changesOf(watched, before, book),
     };
@@ -106,7 +119,12 @@ export class ShopRates {
   }
 
   async #learn() {
-    const [cases, years, untold] = await Promise.all([countedCases(), machineYears(), untoldBreaks()]);
+    const [cases, years, untold, tests] = await Promise.all([
+      countedCases(),
+      machineYears(),
+      untoldBreaks(),
+      countedTests(),
+    ]);
     const profiles = [...new Set(cases.map((c) => c.profile))].sort();
     const families = await Promise.all(
       profiles.map(async (profile): Promise<CountedOf> => ({
@@ -115,6 +133,7 @@ export class ShopRates {
         untold: untold.get(profile) ?? 0,
         cases: cases.filter((c) => c.profile === profile),
         years: years.filter((y) => y.profile === profile),
+        tests: tests.filter((x) => x.profile === profile),
       })),
     );
     const learned = await this.reader.learn(families);

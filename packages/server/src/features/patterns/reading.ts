@@ -82,6 +82,7 @@ export class BookReading {
         }),
       },
       facts?.ways ?? {},
+      facts?.timed ?? [],
     );
   }
 

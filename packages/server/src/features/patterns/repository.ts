@@ -3,8 +3,17 @@ import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
 import { type CreationAttributes, QueryTypes } from 'sequelize';
 import { v7 } from 'uuid';
 import { retried } from '../../db/retry';
+import type { CountedTest, TestFact } from '@zetalysis/core/book';
 import type { MachineLine } from './facts';
-import { StoredFacts, StoredLine, StoredLinesRead, StoredPublication, StoredRates, StoredWay } from './model';
+import {
+  StoredFacts,
+  StoredLine,
+  StoredLinesRead,
+  StoredPublication,
+  StoredRates,
+  StoredTest,
+  StoredWay,
+} from './model';
 
 const select = <R extends object>(sql: string, replacements: Record<string, unknown> = {}): Promise<R[]> =>
   StoredFacts.sequelize!.query<R>(sql, { replacements, type: QueryTypes.SELECT });
@@ -25,14 +34,25 @@ export const unreadCalls = async (most: number): Promise<{ callId: string; upTo:
 export const keepFacts = (
   facts: CreationAttributes<StoredFacts>,
   ways: Readonly<Record<string, number>>,
+  tests: readonly TestFact[],
 ): Promise<void> =>
   retried(StoredFacts.sequelize!, async (transaction) => {
     const { callId, profile, make, age } = facts;
+    await StoredTest.destroy({ where: { callId }, transaction });
     await StoredWay.destroy({ where: { callId }, transaction });
     await StoredFacts.destroy({ where: { callId }, transaction });
     const rows = Object.entries(ways).map(([way, share]) => ({ callId, way, share, profile, make, age }));
     await StoredFacts.create({ ...facts, told: rows.length > 0 }, { transaction });
     if (rows.length > 0) await StoredWay.bulkCreate(rows, { transaction });
+    const timed = tests.map(({ test, minutes = null, misled = null }, number) => ({
+      callId,
+      number,
+      profile,
+      test: test.slice(0, 120),
+      minutes,
+      misled,
+    }));
+    if (timed.length > 0) await StoredTest.bulkCreate(timed, { transaction });
   });
 
 /** Machines of which calls were read since their readings were looked at. */
@@ -253,6 +273,22 @@ export async function countedCases(): Promise<CountedRow[]> {
     'SELECT profile, make, age, way, SUM(share) AS cases FROM case_ways GROUP BY profile, make, age, way',
   );
   return rows.map((r) => ({ ...r, cases: Number(r.cases) }));
+}
+
+/** How the tests of each family went, summed over all calls. */
+export async function countedTests(): Promise<(CountedTest & { profile: string })[]> {
+  const rows = await select<Record<string, string | number | null>>(
+    `SELECT profile, test, COUNT(minutes) AS timed, SUM(LN(minutes)) AS logMinutes, COUNT(misled) AS held, SUM(misled) AS misled
+       FROM case_tests GROUP BY profile, test`,
+  );
+  return rows.map(({ profile, test, timed, logMinutes, held, misled }) => ({
+    profile: String(profile),
+    test: String(test),
+    timed: Number(timed),
+    logMinutes: Number(logMinutes ?? 0),
+    held: Number(held),
+    misled: Number(misled ?? 0),
+  }));
 }
 
 /** Breaks of which nobody can say how it failed, by family. */

@@ -16,6 +16,7 @@ import { Table } from '../../kit/Table';
 import { Waiting } from '../../kit/Waiting';
 import { Cases } from './Cases';
 import styles from './Patterns.module.css';
+import { LearnedTests } from './LearnedTests';
 import { saveTable } from './save-table';
 import { type Behind, RATES_KEY, useRates } from './use-patterns';
 
@@ -35,6 +36,7 @@ export function RatesView({ me, filter }: { readonly me: Me; readonly filter: Pa
   const profiles = useProfiles();
   const [behind, setBehind] = useState<Behind>();
   const [asTable, setAsTable] = useState(false);
+  const [tests, setTests] = useState(false);
   if (error) return <Notice kind="problem">{error.message}</Notice>;
   if (!data) return <Waiting>Learning…</Waiting>;
   const titles = new Map((profiles.data ?? []).map((p) => [p.id, p.title]));
@@ -52,6 +54,9 @@ export function RatesView({ me, filter }: { readonly me: Me; readonly filter: Pa
           </Button>{' '}
           <Button tone="quiet" onClick={() => saveTable('rates', lines as never)}>
             CSV
+          </Button>{' '}
+          <Button tone="quiet" onClick={() => setTests(true)}>
+            Tests
           </Button>
         </>
       }
@@ -65,6 +70,13 @@ export function RatesView({ me, filter }: { readonly me: Me; readonly filter: Pa
       )}
       <Published rates={data} may={can(me, 'rates') === '+'} />
       {behind && <Cases behind={behind} filter={filter} onClose={() => setBehind(undefined)} />}
+      {tests && (
+        <LearnedTests
+          tests={data.tests.filter((x) => filter.profile === undefined || x.profile === filter.profile)}
+          families={titles}
+          onClose={() => setTests(false)}
+        />
+      )}
     </Block>
   );
 }
