@@ -1,4 +1,4 @@
-import type { Replied, exchange, Machine } from '@zetalysis/contract';
+import type { Replied, exchange, KeptItem, Machine } from '@zetalysis/contract';
 import Papa from 'papaparse';
 import { v7 } from 'uuid';
 import { made, openHouse, opening } from '../../../test/house';
@@ -97,8 +97,46 @@ test('one machine with all that belongs to it goes from one shop into another, a
 test('the whole shop changes nothing where it was taken out; settings and instruments are in it', async () => {
   await lived();
   const file = textOf(await takeOut('shop.jsonl'));
-  for (const kind of ['settings', 'instrument', 'plan', 'limit']) expect(file).toContain(`"kind":"${kind}"`);
+  for (const kind of ['settings', 'instrument', 'plan', 'limit', 'stock-item', 'stock-move', 'stock-least'])
+    expect(file).toContain(`"kind":"${kind}"`);
   expect((await bring(file, false)).counts).toMatchObject({ new: 0, differs: 0, wrong: 0 });
+});
+
+test('stock and rates of another shop come in: its vans are those of its people here, its versions keep their numbers', async () => {
+  const me = await signIn('office');
+  const stock = async () => (await api().get('/api/stock').set(me)).body as KeptItem[];
+  const units = (items: readonly KeptItem[]): number =>
+    items.flatMap((i) => i.held.map((h) => h.units)).reduce((a, b) => a + b, 0);
+  const before = await stock();
+  const file = textOf(await takeOut('shop.jsonl'));
+  const people = file.split('\n').filter((l) => l.includes('"kind":"person"'));
+  const kept = ofAnotherShop(file)
+    .split('\n')
+    .filter((l) => l.includes('"kind":"stock-'));
+  const person = (JSON.parse(people[0]!) as { id: string }).id;
+  const at = '2026-11-01T09:00:00.000Z';
+  const book = JSON.stringify({ format: 'zetalysis-rates/1', families: {} });
+  const rates = { kind: 'rates', version: 77, person, at, words: 'theirs', cases: 3, book };
+  const published = { kind: 'rates-published', id: v7(), person, at, words: 'theirs', version: 77 };
+  const wrong = [
+    { ...rates, version: 78, book: '{}' },
+    { ...published, id: v7(), version: 79 },
+    { ...rates, version: 80, person: v7() },
+  ];
+  const text = [...people, ...kept, ...[rates, published, ...wrong].map((l) => JSON.stringify(l))].join('\n');
+  const { counts, lines } = await bring(text, false);
+  expect(counts).toMatchObject({ wrong: 3, new: kept.length + 2 });
+  expect(lines.filter((l) => l.becomes === 'wrong').map((l) => l.words)).toEqual([
+    expect.stringMatching(/cannot be read/),
+    expect.stringMatching(/neither here nor/),
+    expect.stringMatching(/neither here nor/),
+  ]);
+  const after = await stock();
+  expect(after).toHaveLength(2 * before.length);
+  expect(units(after)).toBe(2 * units(before));
+  expect((await api().get('/api/rates/current').set(me)).body).toEqual({ version: 77 });
+  expect((await bring(text, false)).counts).toMatchObject({ new: 0, wrong: 3 });
+  expect((await bring(JSON.stringify({ ...rates, book: `${book} ` }), false)).counts).toMatchObject({ differs: 1 });
 });
 
 test('what is here otherwise stays, what cannot be is told with its line and why; the rest is brought in', async () => {

@@ -11,6 +11,8 @@ import { BenchLimit } from '../limits/model';
 import { StoredInstrument } from '../instruments/model';
 import { ShopSettingsVersion } from '../shop/model';
 import { settingsOf } from '../shop/service';
+import { StoredPublication, StoredRates } from '../patterns/model';
+import { StoredItem, StoredLeast, StoredMove } from '../stock/model';
 import { DutyDone, DutyPlan } from '../upkeep/model';
 import type { Line } from './lines';
 
@@ -86,7 +88,7 @@ export async function* shopLines({ machine, photos }: Wanted): AsyncGenerator<st
 
 const iso = (at: Date): string => new Date(at).toISOString();
 
-/** What belongs to no machine: what stands on the paper, and what is measured with. */
+/** What belongs to no machine: what stands on the paper, what is measured with, the stock, and the rates that were learned. */
 async function* ofTheShop(): AsyncGenerator<string> {
   for (const row of await ShopSettingsVersion.findAll({ order: ['id'], raw: true })) {
     const { id, personId, createdAt } = row;
@@ -97,6 +99,35 @@ async function* ofTheShop(): AsyncGenerator<string> {
     const instrument = { kind, title, serial, classes, calibrated, due, leadZero, retired };
     yield text({ kind: 'instrument', value: { id, instrument } });
   }
+  for (const row of await StoredItem.findAll({ order: ['rowId'] })) {
+    const { rowId, id, title, number, price, room, fits, personId, createdAt } = row;
+    const item = { title, number, price, room, fits };
+    yield text({ kind: 'stock-item', value: { id: rowId, person: personId, at: iso(createdAt), item: id, ...item } });
+  }
+  for await (const row of paged((after) =>
+    StoredMove.findAll({ where: { id: { [Op.gt]: after } }, order: ['id'], limit: PAGE, raw: true }),
+  )) {
+    const { id, itemId, place, units, why, personId, createdAt } = row;
+    yield text({
+      kind: 'stock-move',
+      value: { id, person: personId, at: iso(createdAt), item: itemId, place, units, why },
+    });
+  }
+  for (const { rowId, itemId, place, least, personId, createdAt } of await StoredLeast.findAll({
+    order: ['rowId'],
+    raw: true,
+  }))
+    yield text({
+      kind: 'stock-least',
+      value: { id: rowId, person: personId, at: iso(createdAt), item: itemId, place, least },
+    });
+  for (const { version, byId, words, cases, book, createdAt } of await StoredRates.findAll({
+    order: ['version'],
+    raw: true,
+  }))
+    yield text({ kind: 'rates', value: { version, person: byId, at: iso(createdAt), words, cases, book } });
+  for (const { id, version, byId, words, createdAt } of await StoredPublication.findAll({ order: ['id'], raw: true }))
+    yield text({ kind: 'rates-published', value: { id, person: byId, at: iso(createdAt), words, version } });
 }
 
 /** Rows in the order of their ids, a page at a time. */

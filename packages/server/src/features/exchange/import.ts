@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { type BroughtIn, type exchange, type Replied, SHOP_FILE } from '@zetalysis/contract';
+import { isRateBook } from '@zetalysis/core/book';
 import { buildOf, refusalOf } from '@zetalysis/core/visit';
 import { Call, LoggedEvent } from '../calls/model';
 import { canonical } from '../calls/canonical';
@@ -14,7 +15,9 @@ import { hashPassword } from '../session/password';
 import { everybody } from '../session/repository';
 import { BenchLimit } from '../limits/model';
 import { StoredInstrument } from '../instruments/model';
+import { StoredPublication, StoredRates } from '../patterns/model';
 import { ShopSettingsVersion } from '../shop/model';
+import { StoredItem, StoredLeast, StoredMove } from '../stock/model';
 import { DutyDone, DutyPlan } from '../upkeep/model';
 import { type Line, readLine } from './lines';
 
@@ -33,6 +36,7 @@ class Brought {
   readonly people = new Map<string, string>();
   /** What people of the file are called here, by their ids there. */
   readonly ids = new Map<string, string>();
+  readonly versions = new Set<number>();
 }
 
 /**
@@ -100,6 +104,29 @@ async function take(line: Line, brought: Brought, dry: boolean): Promise<Verdict
       return takeSettings(line.value, brought, dry);
     case 'instrument':
       return takeInstrument(line.value, dry);
+    case 'stock-item':
+      return takeWritten(
+        line.value,
+        null,
+        brought,
+        dry,
+        StoredItem,
+        ({ id, item, title, number, price, room, fits }) => ({
+          ...{ rowId: id, id: item, title, number, price, room, fits },
+        }),
+      );
+    case 'stock-move':
+      return takeWritten(line.value, null, brought, dry, StoredMove, ({ item, place, units, why }) => ({
+        ...{ itemId: item, place: placeHere(place, brought), units, why },
+      }));
+    case 'stock-least':
+      return takeWritten(line.value, null, brought, dry, StoredLeast, ({ id, item, place, least }) => ({
+        ...{ rowId: id, itemId: item, place: placeHere(place, brought), least },
+      }));
+    case 'rates':
+      return takeRates(line.value, brought, dry);
+    case 'rates-published':
+      return takePublished(line.value, brought, dry);
     case 'entry':
       return takeEntry(line.value, brought, dry);
     case 'photo':
@@ -210,6 +237,41 @@ async function takeInstrument({ id, instrument }: Of<'instrument'>, dry: boolean
     return known.id === id ? SAME : differs(`An instrument with the serial number ${instrument.serial} is here.`);
   if (!dry) await StoredInstrument.create({ ...instrument, id });
   return NEW;
+}
+
+/** The van of somebody of the file is that of who they are here. */
+const placeHere = (place: string, { ids }: Brought): string => ids.get(place) ?? place;
+
+/** Rates that were learned keep their number, by which calls name them; another shop’s under the same number stay there. */
+async function takeRates(given: Of<'rates'>, brought: Brought, dry: boolean): Promise<Verdict> {
+  const { version, person, at, words, cases, book } = given;
+  const known = await StoredRates.findByPk(version);
+  if (known) return known.book === book ? SAME : differs(`Version ${version} of the rates is another one here.`);
+  if (!isRateBook(parsed(book))) return wrong('Its book cannot be read. Take the file out anew.');
+  const byId = await hereAs(person, brought);
+  if (byId === undefined) return wrong('Whoever kept it is neither here nor in a line before it.');
+  brought.versions.add(version);
+  if (!dry) await StoredRates.create({ version, byId, words, cases, book, createdAt: new Date(at) });
+  return NEW;
+}
+
+async function takePublished(given: Of<'rates-published'>, brought: Brought, dry: boolean): Promise<Verdict> {
+  const { id, version, person, at, words } = given;
+  if (await StoredPublication.findByPk(id)) return SAME;
+  if (version !== null && !brought.versions.has(version) && !(await StoredRates.findByPk(version)))
+    return wrong('Its version of the rates is neither here nor in a line before it.');
+  const byId = await hereAs(person, brought);
+  if (byId === undefined) return wrong('Whoever published it is neither here nor in a line before it.');
+  if (!dry) await StoredPublication.create({ id, version, byId, words, createdAt: new Date(at) });
+  return NEW;
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }
 
 /** Who somebody of the file is here; nothing where they are nobody. */

@@ -1,5 +1,5 @@
 import * as t from '@sinclair/typebox';
-import { callEvent, instruments, limits, machines, people, shop, upkeep } from '@zetalysis/contract';
+import { callEvent, instruments, limits, machines, patterns, people, shop, stock, upkeep } from '@zetalysis/contract';
 import { joiOf } from '@zetalysis/contract/check';
 import { uuid } from '@zetalysis/core/visit';
 import type Joi from 'joi';
@@ -20,6 +20,23 @@ const SCHEMAS = {
   settings: t.Object({ ...written, ...shop.settings.reply.properties }),
   // An instrument has a kind of its own.
   instrument: t.Object({ id: uuid, instrument: instruments.add.body }),
+  'stock-item': t.Object({ ...written, item: uuid, ...stock.add.body.properties }),
+  'stock-move': t.Object({ ...written, ...stock.move.body.properties.moves.items.properties }),
+  'stock-least': t.Object({ ...written, item: uuid, ...stock.least.body.properties }),
+  // A book as its text: it is read where it is used.
+  rates: t.Object({
+    version: t.Integer({ minimum: 1 }),
+    person: uuid,
+    at: written.at,
+    ...patterns.draft.body.properties,
+    cases: t.Number({ minimum: 0 }),
+    book: t.String({ maxLength: 8_000_000 }),
+  }),
+  'rates-published': t.Object({
+    ...written,
+    ...patterns.draft.body.properties,
+    version: t.Union([t.Integer({ minimum: 1 }), t.Null()]),
+  }),
   entry: t.Object({ event: callEvent, as: t.Union([t.String({ maxLength: 200 }), t.Null()]) }),
   photo: t.Object({
     id: uuid,
