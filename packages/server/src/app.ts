@@ -16,8 +16,7 @@ import { machineRoutes } from './features/machines/routes';
 import { Machines } from './features/machines/service';
 import type { BookReader } from './features/patterns/reader';
 import { patternRoutes } from './features/patterns/routes';
-import { ShopRates } from './features/patterns/rates';
-import { BookReading } from './features/patterns/reading';
+import { BookSums } from './features/patterns/sums';
 import { peopleRoutes } from './features/people/routes';
 import { practiceRoutes } from './features/practice/routes';
 import { searchRoutes } from './features/search/routes';
@@ -112,7 +111,7 @@ export function createApp(options: AppOptions): Express {
   app.use(exchangeRoutes(upkeep));
   app.use(dayRoutes());
   app.use(practiceRoutes());
-  app.use(patternRoutes(new BookReading(profiles, reader), new ShopRates(profiles, reader)));
+  app.use(patternRoutes({ profiles, reader, sums: new BookSums() }));
   app.use(stockRoutes());
   app.use(searchRoutes());
   app.use('/api', notFound);

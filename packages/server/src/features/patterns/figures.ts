@@ -5,11 +5,15 @@ import { Problem } from '../../http/problem';
 import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
 import { namesOfAll } from '../session/repository';
+import type { Book } from './book';
 import { machineYears } from './machine-years';
-import { adviceOf, type AdviceRow, breaksBy, breaksOfMakes, casesBehind, slidingLines } from './repository';
+import { adviceOf, type AdviceRow, breaksBy, breaksOfMakes, casesBehind, slidingLines } from './repository/figures';
 
 /** What breaks and why, the most frequent first, and series that stand out. */
-export async function breaks(filter: PatternsFilter): Promise<Breaks> {
+export const breaks = ({ sums }: Book, filter: PatternsFilter): Promise<Breaks> =>
+  sums.of('breaks', filter, () => breaksOf(filter));
+
+async function breaksOf(filter: PatternsFilter): Promise<Breaks> {
   const [rows, makes, years] = await Promise.all([breaksBy(filter), breaksOfMakes(filter), machineYears()]);
   const lines = new Map<string, Breaks['lines'][number]>();
   for (const { part, title, cause, causeTitle, cases, proved, recent, before } of rows) {
@@ -55,28 +59,30 @@ export const cases = async (filter: Parameters<typeof casesBehind>[0]): Promise<
 
 /** What the advice on one's own calls was worth; on those of the shop for a lead. Throws a Problem. */
 export async function advice(
+  { sums }: Book,
   person: Person,
   { whose = 'mine', ...filter }: PatternsFilter & { whose?: 'mine' | 'shop' | undefined },
 ): Promise<Advice> {
   if (whose === 'shop' && !leads(person))
     throw new Problem(403, 'Not yours to see', 'Everybody sees their own calls; a lead sees those of the shop.');
-  const [{ sums, groups, tests, minutes, worst }, names] = await Promise.all([
-    adviceOf(whose === 'mine' ? { ...filter, person: person.id } : filter),
+  const meant = whose === 'mine' ? { ...filter, person: person.id } : filter;
+  const [{ rows, groups, tests, minutes, worst }, names] = await Promise.all([
+    sums.of('advice', meant, () => adviceOf(meant)),
     namesOfAll(),
   ]);
-  const total = (key: Exclude<keyof AdviceRow, 'profile' | 'personId'>, rows: readonly AdviceRow[] = sums): number =>
-    sum(rows.map((r) => r[key]));
+  const total = (key: Exclude<keyof AdviceRow, 'profile' | 'personId'>, of: readonly AdviceRow[] = rows): number =>
+    sum(of.map((r) => r[key]));
   const by = (key: (r: AdviceRow) => string, title: (id: string) => string): SharedBy[] =>
-    [...new Set(sums.map(key))]
+    [...new Set(rows.map(key))]
       .map((id): SharedBy => {
-        const rows = sums.filter((r) => key(r) === id);
-        const plannedOf = total('plannedOf', rows);
+        const mine = rows.filter((r) => key(r) === id);
+        const plannedOf = total('plannedOf', mine);
         return {
           id,
           title: title(id),
-          right: shareOf(total('watchedRight', rows), total('watchedOf', rows)),
-          minutes: total('minutes', rows) / total('of', rows),
-          planned: plannedOf === 0 ? null : total('planned', rows) / plannedOf,
+          right: shareOf(total('watchedRight', mine), total('watchedOf', mine)),
+          minutes: total('minutes', mine) / total('of', mine),
+          planned: plannedOf === 0 ? null : total('planned', mine) / plannedOf,
         };
       })
       .sort((a, b) => b.right.of - a.right.of);

@@ -1,5 +1,5 @@
 import { isRateBook, type RateBook } from '@zetalysis/core/book';
-import { ratesWith } from './repository';
+import { ratesWith } from './repository/rates';
 
 /** Rates as they were kept; nothing where there is no such version, or it cannot be read any more. */
 export async function bookOf(version: number): Promise<RateBook | undefined> {

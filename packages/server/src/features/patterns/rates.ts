@@ -2,13 +2,12 @@ import type { patterns, RateLine, Rates, Replied } from '@zetalysis/contract';
 import { AGES, casesOf, changeOf, factorsOf, type RateBook, sum } from '@zetalysis/core/book';
 import type { RateFactors } from '@zetalysis/core/inference';
 import { Problem } from '../../http/problem';
-import type { Profiles } from '../profiles/service';
 import type { Person } from '../session/model';
 import { namesOfAll } from '../session/repository';
+import type { Book } from './book';
 import type { CountedOf } from './facts';
 import { bookOf } from './kept-rates';
 import { machineYears } from './machine-years';
-import type { BookReader } from './reader';
 import {
   addPublication,
   addRates,
@@ -19,7 +18,7 @@ import {
   rateVersions,
   untoldBreaks,
   watchedCases,
-} from './repository';
+} from './repository/rates';
 import { leads } from './figures';
 
 /** Changed calls that are shown. */
@@ -29,19 +28,16 @@ const HUNDRED = 100;
 
 /** What the book has learned of how often things fail, and which of it new calls are worked with. */
 export class ShopRates {
-  constructor(
-    private readonly profiles: Profiles,
-    private readonly reader: BookReader,
-  ) {}
+  constructor(private readonly of: Book) {}
 
   /** What is learned as the book stands, and what of that was published. */
   async rates(): Promise<Rates> {
     const [{ book, titles, years }, versions, published, names, watched] = await Promise.all([
-      this.#learn(),
+      this.#learned(),
       rateVersions(),
       publications(),
       namesOfAll(),
-      watchedCases(),
+      this.of.sums.of('watched', {}, watchedCases),
     ]);
     const current = published[0]?.version ?? null;
     const before = current === null ? undefined : await bookOf(current);
@@ -88,7 +84,7 @@ export class ShopRates {
   /** Keeps what is learned now. Throws a Problem where somebody may not, or nothing was counted. */
   async draft(person: Person, words: string): Promise<Rates> {
     mayPublish(person);
-    const { book } = await this.#learn();
+    const { book } = await this.#learned();
     const cases = sum(Object.values(book.families).map(casesOf));
     if (cases === 0)
       throw new Problem(
@@ -118,6 +114,10 @@ export class ShopRates {
     return { version, book };
   }
 
+  #learned() {
+    return this.of.sums.of('learned', {}, () => this.#learn());
+  }
+
   async #learn() {
     const [cases, years, untold, tests] = await Promise.all([
       countedCases(),
@@ -129,14 +129,14 @@ export class ShopRates {
     const families = await Promise.all(
       profiles.map(async (profile): Promise<CountedOf> => ({
         profile,
-        source: (await this.profiles.get(profile, 400)).source,
+        source: (await this.of.profiles.get(profile, 400)).source,
         untold: untold.get(profile) ?? 0,
         cases: cases.filter((c) => c.profile === profile),
         years: years.filter((y) => y.profile === profile),
         tests: tests.filter((x) => x.profile === profile),
       })),
     );
-    const learned = await this.reader.learn(families);
+    const learned = await this.of.reader.learn(families);
     return { ...learned, years: sum(families.flatMap((f) => f.years.map((y) => y.years))) };
   }
 }

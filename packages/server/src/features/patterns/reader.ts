@@ -1,5 +1,6 @@
 import type { CaseFacts } from '@zetalysis/core/book';
-import { Piscina } from 'piscina';
+import type { Piscina } from 'piscina';
+import { threadPool } from '../../thread-pool';
 import type { ThreadScript } from '../../thread-script';
 import type { Asked, CountedOf, Learned, MachineLine } from './facts';
 
@@ -10,16 +11,8 @@ const MEMORY = 320;
 export class BookReader {
   readonly #pool: Piscina<Asked, CaseFacts | undefined | Learned | MachineLine[]>;
 
-  constructor({ file, execArgv = [] }: ThreadScript) {
-    this.#pool = new Piscina({
-      filename: file,
-      execArgv,
-      minThreads: 0,
-      maxThreads: 1,
-      idleTimeout: 30_000,
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: 32 },
-    });
-    this.#pool.on('error', () => undefined);
+  constructor(script: ThreadScript) {
+    this.#pool = threadPool(script, MEMORY);
   }
 
   facts(asked: Omit<Extract<Asked, { what: 'facts' }>, 'what'>): Promise<CaseFacts | undefined> {

@@ -4,11 +4,10 @@ import { madeAt } from '@zetalysis/core/visit';
 import { asEvent, callWith, eventsAfter, readingsOnMachine } from '../calls/repository';
 import { keptLimits } from '../limits/repository';
 import { machineWith } from '../machines/repository';
-import type { Profiles } from '../profiles/service';
+import { type Book, standingOf } from './book';
 import { bookOf } from './kept-rates';
 import { ageAt } from './machine-years';
-import type { BookReader } from './reader';
-import { bookStanding, keepFacts, keepLines, unreadCalls, unreadMachines } from './repository';
+import { keepFacts, keepLines, unreadCalls, unreadMachines } from './repository/reading';
 
 /** As many calls are read for one request, for as long at most, milliseconds: it is asked again until none is left. */
 const AT_ONCE = 40;
@@ -18,23 +17,28 @@ const MOST_ENTRIES = 5000;
 
 /** Reads closed calls into the book. */
 export class BookReading {
-  constructor(
-    private readonly profiles: Profiles,
-    private readonly reader: BookReader,
-  ) {}
+  constructor(private readonly of: Book) {}
 
   /** Reads some calls into the book. */
   async read(): Promise<PatternsStanding> {
+    if (await this.#readSome()) this.of.sums.changed();
+    return standingOf(this.of);
+  }
+
+  /** Whether anything was read. */
+  async #readSome(): Promise<boolean> {
     const until = Date.now() + LONGEST;
-    for (const { callId, upTo } of await unreadCalls(AT_ONCE)) {
+    const calls = await unreadCalls(AT_ONCE);
+    for (const { callId, upTo } of calls) {
       await this.#readCall(callId, upTo);
-      if (Date.now() > until) return bookStanding();
+      if (Date.now() > until) return true;
     }
-    for (const { machineId, stamp } of await unreadMachines(AT_ONCE)) {
+    const machines = await unreadMachines(AT_ONCE);
+    for (const { machineId, stamp } of machines) {
       await this.#readMachine(machineId, stamp);
       if (Date.now() > until) break;
     }
-    return bookStanding();
+    return calls.length + machines.length > 0;
   }
 
   async #readCall(id: string, upTo: number): Promise<void> {
@@ -90,16 +94,16 @@ export class BookReading {
   async #readMachine(id: string, stamp: number): Promise<void> {
     const machine = await machineWith(id);
     if (!machine) return keepLines(id, stamp, []);
-    const { source } = await this.profiles.get(machine.profile, 400);
+    const { source } = await this.of.profiles.get(machine.profile, 400);
     const events = (await readingsOnMachine(id, MOST_ENTRIES)).map(asEvent);
     const entries = events.map((e) => ({ id: e.id, call: e.call, at: madeAt(e), body: e.body }));
     const asked = { source, build: machine.build, entries, kept: await keptLimits(id) };
     // One whose readings cannot be understood any more has no lines.
-    await keepLines(id, stamp, await this.reader.lines(asked).catch(() => []));
+    await keepLines(id, stamp, await this.of.reader.lines(asked).catch(() => []));
   }
 
   async #factsOf({ id, profile, profileVersion, build, settings }: Known): Promise<CaseFacts | undefined> {
-    const { source } = await this.profiles.get(profile, 400, profileVersion);
+    const { source } = await this.of.profiles.get(profile, 400, profileVersion);
     const { rows } = await eventsAfter(id, 0, MOST_ENTRIES);
     const { version, ...machine } = settings.rates ?? {};
     const book = version === undefined ? undefined : await bookOf(version);
@@ -110,7 +114,7 @@ export class BookReading {
       rates: book && { book, of: { profile, ...machine } },
     };
     // A log that cannot be replayed must not keep the others out; when the database fails, nothing is written of the call.
-    return this.reader.facts(asked).catch(() => undefined);
+    return this.of.reader.facts(asked).catch(() => undefined);
   }
 }
 

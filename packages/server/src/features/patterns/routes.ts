@@ -1,18 +1,20 @@
 import { Router } from 'express';
 import { patterns } from '@zetalysis/contract';
 import { serve } from '../../http/serve';
+import { type Book, standingOf } from './book';
 import { advice, breaks, cases, trends } from './figures';
-import type { ShopRates } from './rates';
-import type { BookReading } from './reading';
-import { bookStanding } from './repository';
+import { ShopRates } from './rates';
+import { BookReading } from './reading';
 
-export function patternRoutes(reading: BookReading, rates: ShopRates): Router {
+export function patternRoutes(book: Book): Router {
+  const reading = new BookReading(book);
+  const rates = new ShopRates(book);
   const router = Router();
-  serve(router, patterns.standing, () => bookStanding());
+  serve(router, patterns.standing, () => standingOf(book));
   serve(router, patterns.read, () => reading.read());
-  serve(router, patterns.breaks, ({ query }) => breaks(query));
+  serve(router, patterns.breaks, ({ query }) => breaks(book, query));
   serve(router, patterns.cases, ({ query }) => cases(query));
-  serve(router, patterns.advice, ({ query }, { person }) => advice(person, query));
+  serve(router, patterns.advice, ({ query }, { person }) => advice(book, person, query));
   serve(router, patterns.trends, ({ query }) => trends(query));
   serve(router, patterns.rates, () => rates.rates());
   serve(router, patterns.draft, ({ body }, { person }) => rates.draft(person, body.words));

@@ -1,5 +1,6 @@
-import { Piscina } from 'piscina';
+import type { Piscina } from 'piscina';
 import { Problem } from '../../http/problem';
+import { threadPool } from '../../thread-pool';
 import type { ThreadScript } from '../../thread-script';
 import type { CheckAnswer, CheckAsked } from './checks';
 
@@ -19,19 +20,10 @@ export class ProfileChecker {
   #waiting = 0;
 
   constructor(
-    { file, execArgv = [] }: ThreadScript,
+    script: ThreadScript,
     private readonly limits: Limits = LIMITS,
   ) {
-    this.#pool = new Piscina({
-      filename: file,
-      execArgv,
-      minThreads: 0,
-      maxThreads: 1,
-      idleTimeout: 30_000,
-      resourceLimits: { maxOldGenerationSizeMb: limits.memory, maxYoungGenerationSizeMb: 32 },
-    });
-    // A thread that dies while nobody waits for it is replaced when it is next needed.
-    this.#pool.on('error', () => undefined);
+    this.#pool = threadPool(script, limits.memory);
   }
 
   /** Throws a Problem when the check takes too much, or too many wait already. */

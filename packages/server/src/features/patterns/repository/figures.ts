@@ -1,0 +1,260 @@
+import type { PatternsFilter, Trends } from '@zetalysis/contract';
+import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
+import { BROKE, select } from './select';
+
+/** The calls that are meant, as a condition on `f` and `m`. */
+function meant({ profile, make, site, age, person, from, until }: PatternsFilter): {
+  readonly sql: string;
+  readonly values: Record<string, unknown>;
+} {
+  const parts = [
+    profile !== undefined && 'f.profile = :profile',
+    make !== undefined && 'f.make = :make',
+    age !== undefined && 'f.age = :age',
+    site !== undefined && 'm.site = :site',
+    person !== undefined && 'f.personId = :person',
+    from !== undefined && 'f.openedAt >= :from',
+    until !== undefined && 'f.openedAt < :until',
+  ].filter((p) => p !== false);
+  const values = { profile, make, site, age, person, from, until };
+  return { sql: parts.length === 0 ? '' : `AND ${parts.join(' AND ')}`, values };
+}
+
+const FACTS = 'FROM case_facts f LEFT JOIN machines m ON m.id = f.machineId';
+/** Sums are made from the indexes alone where nothing of the machine is asked for. */
+const factsOf = ({ site }: PatternsFilter): string => (site === undefined ? 'FROM case_facts f' : FACTS);
+
+interface StandingRow {
+  readonly calls: number | string;
+  readonly breaks: number | string | null;
+  readonly machines: number | string;
+  readonly first: Date | null;
+  readonly last: Date | null;
+}
+
+/** What the book holds of the calls that were read. */
+export async function bookHolds() {
+  const [[row], profiles, makes, sites, people] = await Promise.all([
+    select<StandingRow>(
+      `SELECT COUNT(*) AS calls, SUM(part IS NOT NULL AND part <> 'none') AS breaks, (SELECT COUNT(*) FROM (SELECT DISTINCT machineId FROM case_facts WHERE machineId IS NOT NULL) d) AS machines,
+              MIN(openedAt) AS first, MAX(openedAt) AS last FROM case_facts`,
+    ),
+    select<{ profile: string }>('SELECT DISTINCT profile FROM case_facts ORDER BY profile'),
+    select<{ make: string }>("SELECT DISTINCT make FROM case_facts WHERE make <> '' ORDER BY make"),
+    select<{ site: string }>(
+      `SELECT DISTINCT m.site FROM machines m JOIN (SELECT DISTINCT machineId FROM case_facts) f ON f.machineId = m.id
+        WHERE m.site <> '' ORDER BY m.site`,
+    ),
+    select<{ id: string; name: string }>(
+      `SELECT p.id, p.fullName AS name FROM people p
+         JOIN (SELECT DISTINCT personId FROM case_facts FORCE INDEX (case_facts_person)) f ON f.personId = p.id ORDER BY p.fullName`,
+    ),
+  ]);
+  return {
+    calls: Number(row!.calls),
+    breaks: Number(row!.breaks ?? 0),
+    machines: Number(row!.machines),
+    from: row!.first && new Date(row!.first).toISOString(),
+    to: row!.last && new Date(row!.last).toISOString(),
+    profiles: profiles.map((r) => r.profile),
+    makes: makes.map((r) => r.make),
+    sites: sites.map((r) => r.site),
+    people,
+  };
+}
+
+interface BreakRow {
+  readonly part: string;
+  readonly title: string;
+  readonly cause: string;
+  readonly causeTitle: string;
+  readonly cases: number;
+  readonly proved: number;
+  readonly recent: number;
+  readonly before: number;
+}
+
+/** Breaks by what broke and what was its cause. */
+export async function breaksBy(filter: PatternsFilter): Promise<BreakRow[]> {
+  const { sql, values } = meant(filter);
+  const end = filter.until ?? new Date().toISOString().slice(0, 10);
+  const rows = await select<BreakRow>(
+    `SELECT MIN(f.part) AS part, f.title, MIN(f.cause) AS cause, f.causeTitle, COUNT(*) AS cases, SUM(f.standing = 'proved') AS proved,
+            SUM(f.openedAt >= :end - INTERVAL 1 YEAR) AS recent,
+            SUM(f.openedAt < :end - INTERVAL 1 YEAR AND f.openedAt >= :end - INTERVAL 2 YEAR) AS \`before\`
+       ${factsOf(filter)} WHERE ${BROKE} ${sql} GROUP BY f.title, f.causeTitle`,
+    { ...values, end },
+  );
+  return rows.map((r) => ({
+    ...r,
+    cases: Number(r.cases),
+    proved: Number(r.proved),
+    recent: Number(r.recent),
+    before: Number(r.before),
+  }));
+}
+
+export interface SeriesRow {
+  readonly profile: string;
+  readonly make: string;
+  readonly part: string;
+  readonly title: string;
+  readonly cases: number;
+  readonly gaps: number;
+  readonly between: number | null;
+}
+
+/** Breaks by make of each family, with the mean time from one to the next on the same machine, days. */
+export async function breaksOfMakes(filter: PatternsFilter): Promise<SeriesRow[]> {
+  const { sql, values } = meant(filter);
+  const rows = await select<SeriesRow>(
+    `SELECT f.profile, f.make, MIN(f.part) AS part, f.title, COUNT(*) AS cases, COUNT(f.gap) AS gaps, AVG(f.gap) AS \`between\`
+       ${factsOf(filter)} WHERE ${BROKE} AND f.make <> '' ${sql} GROUP BY f.profile, f.make, f.title`,
+    values,
+  );
+  return rows.map((r) => ({
+    ...r,
+    cases: Number(r.cases),
+    gaps: Number(r.gaps),
+    between: r.between === null ? null : Number(r.between),
+  }));
+}
+
+interface CaseRow {
+  readonly call: string;
+  readonly machine: string | null;
+  readonly openedAt: Date;
+  readonly profile: string;
+  readonly person: string;
+  readonly title: string;
+  readonly cause: string;
+  readonly standing: string;
+}
+
+/** As many calls as stand behind a figure are shown. */
+const MOST = 300;
+
+/** The calls behind a figure, the newest first. */
+export async function casesBehind(
+  filter: PatternsFilter & {
+    readonly part?: string | undefined;
+    readonly cause?: string | undefined;
+    readonly way?: string | undefined;
+  },
+): Promise<(Omit<CaseRow, 'openedAt'> & { openedAt: string })[]> {
+  const { sql, values } = meant(filter);
+  const { part, cause, way } = filter;
+  const more = [
+    part !== undefined && 'f.title = :part',
+    cause !== undefined && 'f.causeTitle = :cause',
+    way !== undefined && 'EXISTS (SELECT 1 FROM case_ways w WHERE w.callId = f.callId AND w.way = :way)',
+  ].filter((p) => p !== false);
+  const rows = await select<CaseRow>(
+    `SELECT f.callId AS \`call\`, m.label AS machine, f.openedAt, f.profile, p.fullName AS person, f.title, f.causeTitle AS cause, f.standing
+       ${FACTS} JOIN people p ON p.id = f.personId WHERE ${BROKE} ${sql} ${more.map((c) => `AND ${c}`).join(' ')}
+       ORDER BY f.openedAt DESC, f.callId LIMIT ${MOST}`,
+    { ...values, part, cause, way },
+  );
+  return rows.map((r) => ({ ...r, openedAt: new Date(r.openedAt).toISOString() }));
+}
+
+type LineRow = Omit<Trends['lines'][number], 'lastAt' | 'earliest' | 'latest'> & {
+  readonly lastAt: Date;
+  readonly earliest: Date | null;
+  readonly latest: Date | null;
+};
+
+/** What slides on machines that are kept, the nearest crossing first. */
+export async function slidingLines({ profile, make, site }: PatternsFilter): Promise<Trends['lines']> {
+  const rows = await select<LineRow>(
+    `SELECT l.machineId AS machine, m.label, m.site, m.profile, l.line, l.title, l.dimension, l.points, l.lastAt, l.lastValue, l.perYear,
+            l.perYearWithin, l.limitValue AS \`limit\`, l.words, l.earliest, l.latest
+       FROM machine_lines l JOIN machines m ON m.id = l.machineId
+      WHERE m.retired IS NULL AND m.mergedInto IS NULL
+        ${profile === undefined ? '' : 'AND m.profile = :profile'} ${make === undefined ? '' : 'AND m.make = :make'}
+        ${site === undefined ? '' : 'AND m.site = :site'}
+      ORDER BY l.earliest IS NULL, l.earliest, m.site, m.label LIMIT 300`,
+    { profile, make, site },
+  );
+  const iso = (at: Date | null): string | null => at && new Date(at).toISOString();
+  return rows.map((r) => ({ ...r, lastAt: iso(r.lastAt)!, earliest: iso(r.earliest), latest: iso(r.latest) }));
+}
+
+const RIGHT = ['complaint', 'watched', 'half', 'end'] as const;
+const counts = RIGHT.map((s) => `SUM(f.${s}Right) AS ${s}Right, COUNT(f.${s}Right) AS ${s}Of`).join(', ');
+/** Only of calls that are old enough it is known that nobody came back. */
+const OLD = `f.machineId IS NOT NULL AND f.openedAt < NOW() - INTERVAL ${CALLBACK_WITHIN_DAYS} DAY`;
+
+/** What the advice came to on the calls of a family, of one person and one season, as sums. */
+export type AdviceRow = Readonly<Record<AdviceSum, number>> & {
+  readonly profile: string;
+  readonly personId: string;
+  /** The year in which it began, in July. */
+  readonly season: number;
+};
+type AdviceSum =
+  | 'of'
+  | `${(typeof RIGHT)[number]}${'Right' | 'Of'}`
+  | 'minutes'
+  | 'planned'
+  | 'plannedOf'
+  | 'cannot'
+  | 'willNot'
+  | 'fitted'
+  | 'unproved'
+  | 'inVain'
+  | 'old'
+  | 'cameBack';
+
+/** How often something took so much. */
+interface Often {
+  readonly value: number | null;
+  readonly planned: number | null;
+  readonly n: number;
+}
+
+/** What the advice of some calls came to: sums, what was said beside what was, how much it took, and where it was most wrong. */
+export async function adviceOf(filter: PatternsFilter) {
+  const { sql, values } = meant(filter);
+  const where = `WHERE ${BROKE} ${sql}`;
+  const facts = factsOf(filter);
+  const often = (value: string, planned: string): Promise<Often[]> =>
+    select<Often>(
+      `SELECT ${value} AS value, ${planned} AS planned, COUNT(*) AS n ${facts} ${where} AND f.tests > 0 AND f.plannedTests IS NOT NULL
+          AND f.standing = 'proved' GROUP BY value, planned`,
+      values,
+    ).then((rows) => rows.map((r) => ({ value: orNull(r.value), planned: orNull(r.planned), n: Number(r.n) })));
+  const [rows, groups, tests, minutes, worst] = await Promise.all([
+    select<Record<string, string | number | null>>(
+      `SELECT f.profile, f.personId, YEAR(f.openedAt - INTERVAL 6 MONTH) AS season, COUNT(*) AS \`of\`, ${counts}, SUM(f.minutes) AS minutes,
+              SUM(f.plannedMinutes) AS planned, COUNT(f.plannedMinutes) AS plannedOf, SUM(f.cannot) AS cannot, SUM(f.willNot) AS willNot,
+              SUM(f.fitted) AS fitted, SUM(f.unproved) AS unproved, SUM(f.inVain) AS inVain, SUM(${OLD}) AS old, SUM(${OLD} AND f.cameBack) AS cameBack
+         ${facts} ${where} GROUP BY f.profile, f.personId, season`,
+      values,
+    ),
+    select<{ said: number; of: number | string; rightly: number | string }>(
+      `SELECT LEAST(6, FLOOR(f.watchedSaid * 7)) AS bin, AVG(f.watchedSaid) AS said, COUNT(*) AS \`of\`, SUM(f.watchedRight) AS rightly
+         ${facts} ${where} AND f.watchedRight IS NOT NULL GROUP BY bin ORDER BY bin`,
+      values,
+    ),
+    often('f.tests', 'f.plannedTests'),
+    often('ROUND(f.minutes)', 'ROUND(f.plannedMinutes)'),
+    select<{ call: string; machine: string | null; title: string; said: number }>(
+      `SELECT f.callId AS \`call\`, m.label AS machine, f.title, f.watchedSaid AS said ${FACTS} ${where}
+        AND f.watchedRight = 0 ORDER BY f.watchedSaid DESC LIMIT 3`,
+      values,
+    ),
+  ]);
+  return {
+    rows: rows.map(({ profile, personId, ...rest }): AdviceRow => {
+      const numbers = Object.fromEntries(Object.entries(rest).map(([k, v]) => [k, Number(v ?? 0)]));
+      return { profile: String(profile), personId: String(personId), ...numbers } as AdviceRow;
+    }),
+    groups: groups.map(({ said, of, rightly }) => ({ said: Number(said), of: Number(of), rightly: Number(rightly) })),
+    tests,
+    minutes,
+    worst,
+  };
+}
+
+const orNull = (value: number | string | null): number | null => (value === null ? null : Number(value));

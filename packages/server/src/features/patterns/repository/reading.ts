@@ -1,0 +1,96 @@
+import type { TestFact } from '@zetalysis/core/book';
+import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
+import type { CreationAttributes } from 'sequelize';
+import { retried } from '../../../db/retry';
+import type { MachineLine } from '../facts';
+import { StoredFacts, StoredLine, StoredLinesRead, StoredTest, StoredWay } from '../model';
+import { select } from './select';
+
+/** Calls that are closed, and of which the book does not know the newest entry. */
+const UNREAD = `FROM overviews o LEFT JOIN case_facts f FORCE INDEX (case_facts_read) ON f.callId = o.callId
+  WHERE o.open = 0 AND (f.callId IS NULL OR f.upTo < o.upTo)`;
+
+/** The next ones to be read, family by family: its engine is warm then. */
+export const unreadCalls = async (most: number): Promise<{ callId: string; upTo: number }[]> =>
+  select(
+    `SELECT u.callId, u.upTo FROM (SELECT o.callId, o.upTo, o.openedAt ${UNREAD}) u JOIN calls c ON c.id = u.callId
+      ORDER BY c.profile, c.profileVersion, u.openedAt DESC, u.callId LIMIT :most`,
+    { most },
+  );
+
+/** Keeps what a call is worth, in place of what was kept of it. */
+export const keepFacts = (
+  facts: CreationAttributes<StoredFacts>,
+  ways: Readonly<Record<string, number>>,
+  tests: readonly TestFact[],
+): Promise<void> =>
+  retried(StoredFacts.sequelize!, async (transaction) => {
+    const { callId, profile, make, age } = facts;
+    await StoredTest.destroy({ where: { callId }, transaction });
+    await StoredWay.destroy({ where: { callId }, transaction });
+    await StoredFacts.destroy({ where: { callId }, transaction });
+    const rows = Object.entries(ways).map(([way, share]) => ({ callId, way, share, profile, make, age }));
+    await StoredFacts.create({ ...facts, told: rows.length > 0 }, { transaction });
+    if (rows.length > 0) await StoredWay.bulkCreate(rows, { transaction });
+    const timed = tests.map(({ test, minutes = null, misled = null }, number) => ({
+      callId,
+      number,
+      profile,
+      test: test.slice(0, 120),
+      minutes,
+      misled,
+    }));
+    if (timed.length > 0) await StoredTest.bulkCreate(timed, { transaction });
+  });
+
+/** Machines of which calls were read since their readings were looked at. */
+const UNREAD_MACHINES = `FROM (SELECT machineId, SUM(upTo) AS stamp FROM case_facts WHERE machineId IS NOT NULL GROUP BY machineId) n
+  LEFT JOIN machine_lines_read r ON r.machineId = n.machineId WHERE r.stamp IS NULL OR r.stamp <> n.stamp`;
+
+export const unreadMachines = async (most: number): Promise<{ machineId: string; stamp: number }[]> =>
+  (
+    await select<{ machineId: string; stamp: number | string }>(
+      `SELECT n.machineId, n.stamp ${UNREAD_MACHINES} LIMIT :most`,
+      {
+        most,
+      },
+    )
+  ).map(({ machineId, stamp }) => ({ machineId, stamp: Number(stamp) }));
+
+/** Keeps where the readings of a machine go, in place of what was kept of it. */
+export const keepLines = (machineId: string, stamp: number, lines: readonly MachineLine[]): Promise<void> =>
+  retried(StoredLine.sequelize!, async (transaction) => {
+    await StoredLine.destroy({ where: { machineId }, transaction });
+    await StoredLine.bulkCreate(
+      lines.map(({ ahead, lastAt, ...line }) => ({
+        ...line,
+        machineId,
+        lastAt: new Date(lastAt),
+        limitValue: ahead?.limit ?? null,
+        words: ahead?.words ?? null,
+        earliest: ahead ? new Date(ahead.earliest) : null,
+        latest: ahead ? new Date(ahead.latest) : null,
+      })),
+      { transaction },
+    );
+    await StoredFacts.sequelize!.query(
+      `UPDATE case_facts f JOIN (
+         SELECT callId, DATEDIFF(openedAt, LAG(openedAt) OVER (PARTITION BY title ORDER BY openedAt)) AS gap
+           FROM case_facts WHERE machineId = :machineId) g ON g.callId = f.callId
+          SET f.gap = g.gap, f.cameBack = ${CAME_BACK}`,
+      { replacements: { machineId }, transaction },
+    );
+    await StoredLinesRead.upsert({ machineId, stamp }, { transaction });
+  });
+
+/** Somebody came to the machine again within so many days. */
+const CAME_BACK = `EXISTS (SELECT 1 FROM calls b WHERE b.machineId = f.machineId AND b.createdAt > f.openedAt
+  AND b.createdAt <= f.openedAt + INTERVAL ${CALLBACK_WITHIN_DAYS} DAY)`;
+
+/** Calls and machines that are still to be read. */
+export async function unreadCount(): Promise<number> {
+  const [row] = await select<{ unread: number | string }>(
+    `SELECT (SELECT COUNT(*) ${UNREAD}) + (SELECT COUNT(*) ${UNREAD_MACHINES}) AS unread`,
+  );
+  return Number(row!.unread);
+}
