@@ -128,6 +128,11 @@ test('a van is loaded for a day: what is needed comes from the shelf, what is no
   await expect(set.getByRole('button', { name: 'Nothing to load' })).toBeVisible();
   await set.getByRole('button', { name: '250' }).click();
   await expect(page).toHaveURL(/for=250/);
+  await set.getByLabel('Another amount').fill('15 kg');
+  await expect(set.getByRole('alert')).toContainText('room as 15 l');
+  await set.getByLabel('Another amount').fill('15 l');
+  await expect(page).toHaveURL(/for=15(\+|%20)l/);
+  await expect(set.getByText(/of 15 litres/)).toBeVisible();
 
   await parts.getByRole('button', { name: 'write it down' }).first().click();
   const dialog = page.getByRole('dialog', { name: 'A part that is not kept yet' });

@@ -120,6 +120,7 @@ export async function loadBook(owner: Connection): Promise<void> {
          ${luck('s')} < 80, IF(${luck('g')} < 40, 30 + ${luck('d')}, NULL)
          FROM overviews o JOIN calls c ON c.id = o.callId JOIN machines m ON m.id = c.machineId WHERE o.open = 0`,
   );
+  await owner.query('UPDATE overviews SET readTo = upTo');
   await owner.query(
     `INSERT INTO case_ways (callId, way, share, profile, make, age)
        SELECT callId, CONCAT(part, '.open'), 1, profile, make, age FROM case_facts WHERE standing = 'proved'`,

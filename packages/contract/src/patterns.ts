@@ -73,17 +73,19 @@ const seen = t.Object({
   standing: words,
 });
 
-const rateLine = t.Object({
+/** What was learned of how many cases, beside what is assumed; nine in ten between the ends. */
+const learned = {
   profile: profileId,
-  way: words,
   title: words,
   cases: count,
-  /** By a hundred machines and year. */
   assumed: count,
   rate: count,
   low: count,
   high: count,
-});
+};
+
+/** By a hundred machines and year. */
+const rateLine = t.Object({ ...learned, way: words });
 
 const version = t.Object({
   version: t.Integer(),
@@ -103,18 +105,7 @@ const rates = t.Object({
   versions: t.Array(version),
   lines: t.Array(rateLine),
   /** Minutes of tests, and the share of looks that mislead. */
-  tests: t.Array(
-    t.Object({
-      profile: profileId,
-      of: t.Union([t.Literal('minutes'), t.Literal('misleads')]),
-      title: words,
-      cases: count,
-      assumed: count,
-      rate: count,
-      low: count,
-      high: count,
-    }),
-  ),
+  tests: t.Array(t.Object({ ...learned, of: t.Union([t.Literal('minutes'), t.Literal('misleads')]) })),
   years: count,
   /** Of the calls of the book: what these rates would have changed of the first suspect, beside the current ones. */
   changed: t.Object({

@@ -32,6 +32,7 @@ import {
   weighedEngine,
   withLearnedTests,
 } from '../src/book';
+import { testFacts } from '../src/book/test-facts';
 import { Engine } from '../src/diagnosis';
 import { Random } from '../src/simulation';
 import { type CallEvent, caseEvents, reduceCall } from '../src/visit';
@@ -413,6 +414,14 @@ describe('what to load for a day', () => {
     expect(plan.spent).toBe(50);
   });
 
+  test('what is hardly ever needed is not listed where nobody has it, and still is not mended without it', () => {
+    const rare = [call('three', { igniter: 0.5, rod: 0.01, board: 0.012 })];
+    const plan = planLoad({ ...asked, calls: rare, most: 50 });
+    expect(states(plan)).toEqual({ igniter: 'load', rod: 'along' });
+    expect(plan.ofCall.get('three')).toBeCloseTo(1 - 0.012, 9);
+    expect(plan.standing).toBeCloseTo(1 - 0.5 - 0.012, 9);
+  });
+
   test('what somebody takes along is paid first, what they leave out is not loaded and not along', () => {
     const plan = planLoad({ ...asked, most: 160, taken: new Set(['valve']), left: new Set(['rod']) });
     expect(states(plan)).toMatchObject({ valve: 'load', igniter: 'shelf', rod: 'shelf' });
@@ -492,7 +501,7 @@ describe('what a shop learns of its tests', () => {
     const { timed } = caseFacts(engine, engine, reduceCall(model, events, { needs: 'met' }))!;
     expect(timed.length).toBeGreaterThan(0);
     for (const { test: of, minutes } of timed) {
-      expect(of).toMatch(/^(look|gauge|point) /);
+      expect(of).toMatch(/^(look|gauge|point|dead|plug|action) /);
       if (minutes !== undefined) expect(minutes % 4).toBe(0);
     }
     expect(timed).toContainEqual(expect.objectContaining({ test: 'look filter', misled: false }));
@@ -500,6 +509,35 @@ describe('what a shop learns of its tests', () => {
     const wrong = events.map((e) => (e.body.type === 'look' ? { ...e, body: { ...e.body, answer: 'clean' } } : e));
     const other = caseFacts(engine, engine, reduceCall(model, wrong, { needs: 'met' }))!;
     expect(other.timed).toContainEqual(expect.objectContaining({ test: 'look filter', misled: true }));
+  });
+
+  test('what is set up for a test takes its own part of the time, and a part measured dead its own', () => {
+    const engine = new Engine(model);
+    const [plug] = model.plugs;
+    const told = caseEvents(stepsOf(engine, 'furnace-2-igniter'));
+    const { id, seq } = told.at(-1)!;
+    const pulled = { power: true, gas: true, call: true, unplugged: [plug!.id], bypassed: [], actions: [] };
+    // The last answer is the ohms; six minutes before it the connector was off, and that took two.
+    const set = { ...told.at(-1)!, id: 'pulled', body: { type: 'setup', ...pulled } } as CallEvent;
+    const minutes = [...told.slice(0, -1).map((_, i) => 5 * i), 5 * told.length - 8, 5 * told.length - 2];
+    const timed = (of: readonly CallEvent[]): CallEvent[] =>
+      of.map((event, i) => ({
+        ...event,
+        seq: i + 1,
+        at: new Date(Date.parse('2026-01-05T08:00:00Z') + minutes[i]! * 60_000).toISOString(),
+      }));
+    const events = timed([...told.slice(0, -1), set, { ...told.at(-1)!, id, seq: seq + 1 }]);
+    const state = reduceCall(model, events, { needs: 'met' });
+    const facts = testFacts(engine, state, state.evidence, state.evidence.items, 1, undefined);
+    expect(facts).toContainEqual({ test: `plug ${plug!.id}`, minutes: 2, misled: undefined });
+    expect(facts).toContainEqual({ test: 'dead igniter', minutes: 6, misled: undefined });
+    const learned = learnTests(model, [{ ...counted(400, 2), test: `plug ${plug!.id}` }]);
+    const after = new Engine(withLearnedTests(model, learned)).tests;
+    for (const [i, test] of engine.tests.entries()) {
+      const off = test.intervention && 'unplug' in test.intervention && test.intervention.unplug === plug!.id;
+      const [now, change] = [after[i]!.minutes, learned.minutes[`plug ${plug!.id}`]!.rate - plug!.minutes];
+      expect(now).toBeCloseTo(test.minutes + (off ? change : 0), 6);
+    }
   });
 
   test('advice is made by them: a look that takes long is proposed later, and its minutes are said', () => {

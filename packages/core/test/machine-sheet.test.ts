@@ -1,4 +1,4 @@
-import { BLANK_SHEET, SHEET, SHEET_IDS, sheetProblems, type SheetId } from '../src/history';
+import { ageAt, BLANK_SHEET, SHEET, SHEET_IDS, sheetProblems, type SheetId } from '../src/history';
 
 const problems = (typed: Partial<Record<SheetId, string>>) => sheetProblems({ ...BLANK_SHEET, ...typed }, 2026);
 
@@ -29,3 +29,15 @@ test.each([
   ['volts', '120-127 V'],
   ['input', 'as the plate has it'],
 ] as const)('%s: "%s" is taken', (id, text) => expect(problems({ [id]: text })).toEqual({}));
+
+test.each([
+  ['2014', 12],
+  ['2026', 0],
+  ['2027', 0],
+  ['', undefined],
+  [' ', undefined],
+  ['spring 2014', undefined],
+  [undefined, undefined],
+])('a machine made %p is %p years old in 2026', (made, years) => {
+  expect(ageAt(made, new Date(2026, 5, 1))).toBe(years);
+});

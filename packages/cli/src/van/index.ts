@@ -1,4 +1,4 @@
-import { partsToCarry, byTelephone } from '@zetalysis/core/analysis';
+import { byTelephone, partsNeeded } from '@zetalysis/core/analysis';
 import { loadVan, type Need, priceOf, sum } from '@zetalysis/core/book';
 import { Engine } from '@zetalysis/core/diagnosis';
 import { type Hypothesis, repairOf } from '@zetalysis/core/inference';
@@ -118,7 +118,7 @@ function toldBy(family: Family, hidden: Hypothesis, seed: number): Need[] {
     if (observation) items.push({ id: String(items.length), episode: 0, observation });
   }
   const assessment = engine.assess({ episodes: [FIRST_EPISODE], items }, { pairs: false });
-  return partsToCarry(engine, assessment).map(({ part, share }) => ({ part: `${id} ${part}`, chance: share }));
+  return partsNeeded(engine, assessment).map(({ part, share }) => ({ part: `${id} ${part}`, chance: share }));
 }
 
 /** Prices that nobody paid: between ten and two hundred, most of them low. */

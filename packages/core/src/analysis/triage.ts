@@ -17,8 +17,14 @@ export interface Carried {
 const LEAST = 0.015;
 const MOST = 8;
 
-/** What to load: new parts for the likeliest replacements, whole assemblies where a part is built into one. */
-export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] {
+/** What to load: new parts for the likeliest replacements. */
+export const partsToCarry = (engine: Engine, assessment: Assessment): Carried[] =>
+  partsNeeded(engine, assessment)
+    .filter(({ share }) => share >= LEAST)
+    .slice(0, MOST);
+
+/** Every new part that may be needed, the likeliest first; whole assemblies where a part is built into one. */
+export function partsNeeded(engine: Engine, assessment: Assessment): Carried[] {
   const shares = new Map<string, { share: number; most: number; words: string }>();
   for (const h of assessment.hypotheses) {
     const { part, action } = repairOf(h.repair);
@@ -28,9 +34,7 @@ export function partsToCarry(engine: Engine, assessment: Assessment): Carried[] 
     shares.set(part, p > most ? { share: share + p, most: p, words: h.words } : { share: share + p, most, words });
   }
   return [...shares]
-    .filter(([, { share }]) => share >= LEAST)
     .sort((a, b) => b[1].share - a[1].share)
-    .slice(0, MOST)
     .map(([part, { share, words }]) => ({ part, title: findPart(engine.model, part)!.title, share, words }));
 }
 

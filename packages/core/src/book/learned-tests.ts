@@ -71,10 +71,15 @@ interface AssumedTest {
 }
 
 /** The tests of which a shop can learn, as they are assumed. */
-export const testsOf = ({ looks, gauges, points, nets }: Model): AssumedTest[] => [
+export const testsOf = ({ looks, gauges, points, nets, parts, plugs, actions }: Model): AssumedTest[] => [
   ...looks.map((l) => ({ test: `look ${l.id}`, title: l.ask, minutes: l.minutes, misleads: 1 - l.tells })),
   ...gauges.map((g) => ({ test: `gauge ${g.id}`, title: g.title, minutes: g.minutes })),
   ...points.map((p) => ({ test: `point ${nets[p.net]!}`, title: `Volts at ${nets[p.net]!}`, minutes: p.minutes })),
+  ...parts
+    .filter(({ testOnly, kind, spec }) => !testOnly && kind.deadTests(spec).length > 0)
+    .map((p) => ({ test: `dead ${p.id}`, title: `${p.title}, measured dead`, minutes: p.minutes })),
+  ...plugs.map((p) => ({ test: `plug ${p.id}`, title: `Pulling ${p.title}`, minutes: p.minutes })),
+  ...actions.map((a) => ({ test: `action ${a.id}`, title: a.title, minutes: a.minutes })),
 ];
 
 /** A model whose tests take what was learned, and whose looks mislead as often. */
@@ -90,5 +95,8 @@ export function withLearnedTests(model: Model, { minutes, misleads }: LearnedTes
     }),
     gauges: model.gauges.map((g) => takes(`gauge ${g.id}`, g)),
     points: model.points.map((p) => takes(`point ${model.nets[p.net]!}`, p)),
+    parts: model.parts.map((p) => takes(`dead ${p.id}`, p)),
+    plugs: model.plugs.map((p) => takes(`plug ${p.id}`, p)),
+    actions: model.actions.map((a) => takes(`action ${a.id}`, a)),
   };
 }

@@ -50,7 +50,7 @@ export interface LoadLine<K> {
 }
 
 export interface LoadPlan<K> {
-  /** The likeliest first. */
+  /** The likeliest first; what is hardly ever needed counts, and stands here only where it is along. */
   readonly lines: readonly LoadLine<K>[];
   /** What may be needed and is along then, in money or room. */
   readonly spent: number;
@@ -62,6 +62,8 @@ export interface LoadPlan<K> {
   readonly ofCall: ReadonlyMap<string, number>;
 }
 
+/** What is needed more rarely is not shown where nobody has it. */
+const RARE = 0.015;
 /** As many parts as whoever goes by what is common takes along. */
 const COMMON = 5;
 
@@ -108,6 +110,7 @@ export function planLoad<K extends Kept>(wanted: Wanted<K>): LoadPlan<K> {
   return {
     lines: [...lines.entries()]
       .map(([key, line]) => ({ ...line, state: stateOf(line.item, key), units: loaded.get(key) ?? 0 }))
+      .filter(({ chance, state }) => chance >= RARE || state === 'along' || state === 'load')
       .sort((a, b) => b.chance - a.chance),
     spent: alongNow + askedFor + chosen.price,
     mended: mendedBy(needs, all),

@@ -1,4 +1,5 @@
 /** History: what the readings of a machine come to over the years, and when one of them will cross a limit. */
+export { ageAt } from './age';
 export { CALLBACK_WITHIN_DAYS, callbacksAmong, NO_VISIT } from './callbacks';
 export { AHEAD, courseOf, type LimitEnd } from './course';
 export { type FittedPart, fittedParts } from './fitted-parts';

@@ -1,4 +1,4 @@
-import { type Carried, partsToCarry } from '../analysis';
+import { type Carried, partsNeeded } from '../analysis';
 import { type Assessment, type Engine, repairOrder } from '../diagnosis';
 import { predicts } from '../inference';
 import type { CallState } from '../visit';
@@ -42,7 +42,7 @@ export function callLength(
   });
   const [first] = suspects;
   const total = times.reduce((sum, { weight }) => sum + weight, 0);
-  const parts = partsToCarry(engine, assessment);
+  const parts = partsNeeded(engine, assessment);
   if (!first || total <= 0) return { ...UNKNOWN, likely: '', parts };
   return {
     p50: Math.round(quantile(times, 0.5 * total)),

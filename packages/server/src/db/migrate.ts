@@ -20,6 +20,7 @@ import * as seventeenth from './migrations/0017-book';
 import * as eighteenth from './migrations/0018-stock';
 import * as nineteenth from './migrations/0019-trends';
 import * as twentieth from './migrations/0020-tests';
+import * as twentyFirst from './migrations/0021-book-unread';
 
 /** All migrations in order. What a landed migration does is never changed; a change is a new one. */
 const MIGRATIONS = [
@@ -43,6 +44,7 @@ const MIGRATIONS = [
   { name: '0018-stock', ...eighteenth },
   { name: '0019-trends', ...nineteenth },
   { name: '0020-tests', ...twentieth },
+  { name: '0021-book-unread', ...twentyFirst },
 ];
 
 /** How long one server waits for another that is bringing the same database up to date, seconds. */

@@ -81,4 +81,9 @@ const makeAgain = (call: string): Promise<void> =>
     await StoredOverview.destroy({ where: { callId: call }, transaction });
     const { last } = await largestOf(call, transaction);
     await projectOverview(call, await safetyEntries(call, transaction), last, transaction);
+    // What the book knows of it, it need not read again.
+    await Call.sequelize!.query(
+      'UPDATE overviews o JOIN case_facts f ON f.callId = o.callId SET o.readTo = f.upTo WHERE o.callId = :call',
+      { replacements: { call }, transaction },
+    );
   });

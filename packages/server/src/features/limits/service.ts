@@ -3,6 +3,7 @@ import { can } from '@zetalysis/core/rules';
 import type { Limit, NewLimit } from '@zetalysis/contract';
 import { Problem } from '../../http/problem';
 import { machineWith } from '../machines/repository';
+import { linesChanged } from '../patterns/repository/reading';
 import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
 import { addLimit } from './repository';
@@ -28,5 +29,6 @@ export async function keep(person: Person, limit: NewLimit): Promise<Limit> {
   if (limit.machine !== null && !(await machineWith(limit.machine)))
     throw new Problem(404, 'No such machine', 'This machine is not in the register.');
   const { createdAt } = await addLimit(person.id, limit);
+  await linesChanged(limit.machine ?? undefined);
   return { ...limit, by: person.name, at: createdAt.toISOString() };
 }

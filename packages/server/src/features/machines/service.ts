@@ -19,6 +19,7 @@ import type { Profiles } from '../profiles/service';
 import type { Machine } from './model';
 import { can } from '@zetalysis/core/rules';
 import { SHEET, type Sheet, type SheetId, sheetProblems } from '@zetalysis/core/history';
+import { linesChanged } from '../patterns/repository/reading';
 import { authorityOf } from '../session/authority';
 import type { Person } from '../session/model';
 import {
@@ -77,8 +78,7 @@ export class Machines {
   async merge(id: string, into: string | null, person: Person): Promise<ShownMachine> {
     const machine = await this.known(id);
     mayRemove(person);
-    const to = { what: 'merged', to: { mergedInto: into } } as const;
-    if (into === null) return shown(await changeMachine(machine, person.id, to));
+    if (into === null) return this.#join(machine, null, person.id);
     const other = await this.known(into);
     if (other.id === machine.id) throw new Problem(400, 'The same machine', 'Choose the other one that it is.');
     if (other.profile !== machine.profile)
@@ -93,8 +93,16 @@ export class Machines {
         'Not in the register',
         `${other.label} was merged or retired itself. Choose the one that stands in the register.`,
       );
-    for (const same of await mergedWith(machine.id)) await changeMachine(same, person.id, to);
-    return shown(await changeMachine(machine, person.id, to));
+    for (const same of await mergedWith(machine.id)) await this.#join(same, into, person.id);
+    return this.#join(machine, into, person.id);
+  }
+
+  /** What was measured on the one stands with the other, or no longer. */
+  async #join(machine: Machine, into: string | null, by: string): Promise<ShownMachine> {
+    const before = machine.mergedInto;
+    const changed = await changeMachine(machine, by, { what: 'merged', to: { mergedInto: into } });
+    for (const id of [machine.id, before, into]) if (id !== null) await linesChanged(id);
+    return shown(changed);
   }
 
   async changes(id: string): Promise<MachineChange[]> {

@@ -1,12 +1,6 @@
 import { AGES } from '@zetalysis/core/book';
-import { MILLIS_A_YEAR } from '@zetalysis/core/history';
+import { ageAt, MILLIS_A_YEAR } from '@zetalysis/core/history';
 import { machinesWatched } from './repository/rates';
-
-/** How old a machine was; nothing where nobody wrote down when it was made. */
-export function ageAt(made: string | undefined, at: Date): number | undefined {
-  const year = made === undefined || made === '' ? NaN : Number(made);
-  return Number.isFinite(year) ? Math.max(0, at.getFullYear() - year) : undefined;
-}
 
 interface MachineYears {
   readonly profile: string;

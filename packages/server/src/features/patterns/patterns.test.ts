@@ -120,6 +120,32 @@ test('what slides on machines is told over all of them, as the page of the one m
   expect((await get<Trends>('/patterns/trends?from=soon')).status).toBe(400);
 });
 
+test('what was measured on a machine goes with it where it is merged, and comes back', async () => {
+  await readAll();
+  const lines = async () =>
+    (await get<Trends>('/patterns/trends')).body.lines.filter((l) => l.title === 'Flame signal');
+  const put = async (path: string, given: object) =>
+    (
+      await api()
+        .put(`/api${path}`)
+        .set(await signIn('rosa'))
+        .send(given)
+    ).status;
+  const [line] = await lines();
+  const { body } = await get<{ machines: { id: string; profile: string; label: string }[] }>('/machines?size=50');
+  const { calls } = (await get<{ calls: { machine: { id: string } | null }[] }>('/calls?state=closed&size=50')).body;
+  const called = new Set(calls.map((c) => c.machine?.id));
+  const other = body.machines.find((m) => m.profile === line!.profile && m.id !== line!.machine && called.has(m.id))!;
+  expect(await put(`/machines/${line!.machine}/merged`, { into: other.id })).toBe(200);
+  expect((await readAll()).unread).toBe(0);
+  expect((await lines()).map((l) => l.machine)).toContain(other.id);
+  expect((await lines()).map((l) => l.machine)).not.toContain(line!.machine);
+  expect(await put(`/machines/${line!.machine}/merged`, { into: null })).toBe(200);
+  await readAll();
+  expect(await lines()).toContainEqual(line);
+  expect((await lines()).map((l) => l.machine)).not.toContain(other.id);
+});
+
 test('how long tests take and how often looks mislead is learned of the calls that were read, and published with the rates', async () => {
   await readAll();
   const { tests } = (await get<Rates>('/rates')).body;

@@ -1,12 +1,12 @@
 import type { PatternsStanding } from '@zetalysis/contract';
 import { ageOf, type CaseFacts } from '@zetalysis/core/book';
+import { ageAt } from '@zetalysis/core/history';
 import { madeAt } from '@zetalysis/core/visit';
 import { asEvent, callWith, eventsAfter, readingsOnMachine } from '../calls/repository';
 import { keptLimits } from '../limits/repository';
 import { machineWith } from '../machines/repository';
 import { type Book, standingOf } from './book';
 import { bookOf } from './kept-rates';
-import { ageAt } from './machine-years';
 import { keepFacts, keepLines, unreadCalls, unreadMachines } from './repository/reading';
 
 /** As many calls are read for one request, for as long at most, milliseconds: it is asked again until none is left. */

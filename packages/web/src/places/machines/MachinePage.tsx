@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { CallSummary, Machine, Me, ProfileSummary } from '@zetalysis/contract';
 import { can } from '@zetalysis/core/rules';
-import { SHEET, SHEET_IDS } from '@zetalysis/core/history';
+import { ageAt, SHEET, SHEET_IDS } from '@zetalysis/core/history';
 import { buildWords } from '../../api/appliances';
 import { callbacksOf } from '../../api/ended';
 import { http } from '../../api/http';
@@ -192,8 +192,8 @@ function Gone({ machine: { retired, mergedInto } }: { readonly machine: Machine 
 
 /** How old it is, by its plate. */
 function age({ sheet: { made } }: Machine): string {
-  const years = new Date().getFullYear() - Number(made);
-  return made === '' ? '' : years <= 1 ? 'new' : `${years} years old`;
+  const years = ageAt(made, new Date());
+  return years === undefined ? '' : years <= 1 ? 'new' : `${years} years old`;
 }
 
 function Owner({ machine, onChange }: { machine: Machine; onChange: () => void }) {

@@ -1,3 +1,4 @@
+import { ageAt } from '@zetalysis/core/history';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -42,14 +43,13 @@ export function QuoteForm({ made: { report, around, settings, machine }, onQuote
     setProblem(wrong);
     if (wrong !== undefined) return;
     const calls = life.data ?? [];
-    const year = Number(around.machine?.made ?? '');
     onQuote(
       quotePaper(report, around, {
         ...given,
         part: part.trim(),
         hour,
         currency: settings.currency,
-        age: year > 0 ? new Date().getFullYear() - year : undefined,
+        age: ageAt(around.machine?.made, new Date()),
         calls: calls.length,
         breaks: calls.filter((c) => c.overview.record !== null && c.overview.record.part !== 'none').length,
       }),

@@ -1,4 +1,5 @@
 import { ENGINE_VERSION } from '@zetalysis/core/diagnosis';
+import { ageAt } from '@zetalysis/core/history';
 import type { Build } from '@zetalysis/core/profile';
 import { buildEntry, type PinnedRates } from '@zetalysis/core/visit';
 import type { Me, ProfileSummary } from '@zetalysis/contract';
@@ -32,9 +33,8 @@ async function pinned(machine: Opening['machine']): Promise<{ readonly rates?: P
   const version = await currentRates();
   if (version === undefined) return {};
   const { make = '', sheet } = (machine !== undefined && (await knownMachine(machine))) || {};
-  const made = Number(sheet?.made || NaN);
-  const age = new Date().getFullYear() - made;
-  return { rates: { version, ...(make !== '' && { make }), ...(age >= 0 && { age }) } };
+  const age = ageAt(sheet?.made, new Date());
+  return { rates: { version, ...(make !== '' && { make }), ...(age !== undefined && { age }) } };
 }
 
 /** Opens a call: its first entry pins what it is read with. Returns the id of the call; throws when this device cannot keep it. */

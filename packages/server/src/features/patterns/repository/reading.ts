@@ -6,15 +6,11 @@ import type { MachineLine } from '../facts';
 import { StoredFacts, StoredLine, StoredLinesRead, StoredTest, StoredWay } from '../model';
 import { select } from './select';
 
-/** Calls that are closed, and of which the book does not know the newest entry. */
-const UNREAD = `FROM overviews o LEFT JOIN case_facts f FORCE INDEX (case_facts_read) ON f.callId = o.callId
-  WHERE o.open = 0 AND (f.callId IS NULL OR f.upTo < o.upTo)`;
-
-/** The next ones to be read, family by family: its engine is warm then. */
+/** The next closed calls of which the book does not know the newest entry, family by family: its engine is warm then. */
 export const unreadCalls = async (most: number): Promise<{ callId: string; upTo: number }[]> =>
   select(
-    `SELECT u.callId, u.upTo FROM (SELECT o.callId, o.upTo, o.openedAt ${UNREAD}) u JOIN calls c ON c.id = u.callId
-      ORDER BY c.profile, c.profileVersion, u.openedAt DESC, u.callId LIMIT :most`,
+    `SELECT o.callId, o.upTo FROM overviews o JOIN calls c ON c.id = o.callId WHERE o.unread = 1
+      ORDER BY c.profile, c.profileVersion, o.openedAt DESC, o.callId LIMIT :most`,
     { most },
   );
 
@@ -41,6 +37,10 @@ export const keepFacts = (
       misled,
     }));
     if (timed.length > 0) await StoredTest.bulkCreate(timed, { transaction });
+    await StoredFacts.sequelize!.query('UPDATE overviews SET readTo = :upTo WHERE callId = :callId', {
+      replacements: { callId, upTo: facts.upTo },
+      transaction,
+    });
   });
 
 /** Machines of which calls were read since their readings were looked at. */
@@ -56,6 +56,11 @@ export const unreadMachines = async (most: number): Promise<{ machineId: string;
       },
     )
   ).map(({ machineId, stamp }) => ({ machineId, stamp: Number(stamp) }));
+
+/** The readings of a machine, or of all of them, mean something else now: they are looked at again. */
+export async function linesChanged(machineId?: string): Promise<void> {
+  await StoredLinesRead.destroy({ where: machineId === undefined ? {} : { machineId } });
+}
 
 /** Keeps where the readings of a machine go, in place of what was kept of it. */
 export const keepLines = (machineId: string, stamp: number, lines: readonly MachineLine[]): Promise<void> =>
@@ -90,7 +95,7 @@ const CAME_BACK = `EXISTS (SELECT 1 FROM calls b WHERE b.machineId = f.machineId
 /** Calls and machines that are still to be read. */
 export async function unreadCount(): Promise<number> {
   const [row] = await select<{ unread: number | string }>(
-    `SELECT (SELECT COUNT(*) ${UNREAD}) + (SELECT COUNT(*) ${UNREAD_MACHINES}) AS unread`,
+    `SELECT (SELECT COUNT(*) FROM overviews WHERE unread = 1) + (SELECT COUNT(*) ${UNREAD_MACHINES}) AS unread`,
   );
   return Number(row!.unread);
 }
