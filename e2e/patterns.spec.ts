@@ -91,6 +91,15 @@ test.describe('on a phone', () => {
     await expect(page.getByText('The shop’s, for leads')).toHaveCount(0);
     await expect(page.getByRole('region', { name: 'Along a call' })).toBeVisible();
     expect(await violations(page)).toEqual([]);
+    // A figure leads to its calls.
+    const families = page.getByRole('region', { name: /^First suspect right/ });
+    const counted = families.getByRole('button', { name: /^\d+$/ }).first();
+    const calls = Number(await counted.textContent());
+    await counted.click();
+    const behind = page.getByRole('dialog');
+    await expect(behind.getByRole('link', { name: 'Review' })).toHaveCount(calls);
+    expect(await violations(page)).toEqual([]);
+    await behind.getByRole('button', { name: 'Close' }).click();
     await open(page, stack.url);
     await expect(page.getByRole('button', { name: 'Publish' })).toHaveCount(0);
     // As tall as the page is: nothing lies half under the bar of the places, where nobody would tap it.

@@ -1,5 +1,12 @@
 import * as t from '@sinclair/typebox';
-import { rateBook, STAGES } from '@zetalysis/core/book';
+import {
+  ADVICE_FIGURES,
+  type AdviceFigure,
+  CAME_BACK_FOR,
+  type CameBackFor,
+  rateBook,
+  STAGES,
+} from '@zetalysis/core/book';
 import type { Dimension } from '@zetalysis/core/units';
 import { uuid } from '@zetalysis/core/visit';
 import { endpoint } from './endpoint';
@@ -105,7 +112,7 @@ const rates = t.Object({
   versions: t.Array(version),
   lines: t.Array(rateLine),
   /** Minutes of tests, and the share of looks that mislead. */
-  tests: t.Array(t.Object({ ...learned, of: t.Union([t.Literal('minutes'), t.Literal('misleads')]) })),
+  tests: t.Array(t.Object({ ...learned, test: words, of: t.Union([t.Literal('minutes'), t.Literal('misleads')]) })),
   years: count,
   /** Of the calls of the book: what these rates would have changed of the first suspect, beside the current ones. */
   changed: t.Object({
@@ -129,8 +136,12 @@ const advice = t.Object({
   stages: t.Array(t.Object({ stage: t.Union(STAGES.map((s) => t.Literal(s))), right: share })),
   /** Within thirty days nobody came back. */
   lasting: share,
+  /** Why somebody came back, the most frequent first. */
+  returns: t.Array(
+    t.Object({ why: t.Unsafe<CameBackFor>(t.Union(CAME_BACK_FOR.map((w) => t.Literal(w)))), cases: t.Integer() }),
+  ),
   /** What was said of the first suspect once a try was watched, in groups. */
-  groups: t.Array(t.Object({ said: count, was: share })),
+  groups: t.Array(t.Object({ group: t.Integer(), said: count, was: share })),
   tests: spread,
   minutes: spread,
   cannot: t.Integer(),
@@ -138,6 +149,8 @@ const advice = t.Object({
   fitted: t.Integer(),
   unproved: t.Integer(),
   inVain: t.Integer(),
+  /** Proved calls that took more tests than were planned. */
+  moreTests: t.Integer(),
   families: t.Array(by),
   people: t.Array(by),
   seasons: t.Array(by),
@@ -202,6 +215,10 @@ export const patterns = {
       part: t.Optional(trimmed(80)),
       cause: t.Optional(trimmed(80)),
       way: t.Optional(trimmed(160)),
+      /** Those on which it was made, as `look filter`. */
+      test: t.Optional(trimmed(120)),
+      /** Those that a figure of the advice counts. */
+      figure: t.Optional(t.Unsafe<AdviceFigure>(t.Union(ADVICE_FIGURES.map((f) => t.Literal(f))))),
     }),
     reply: t.Object({ cases: t.Array(seen) }),
   }),

@@ -2,6 +2,7 @@ import jStat from 'jstat';
 import {
   ageOf,
   assumedRates,
+  cameBackFor,
   caseFacts,
   changeOf,
   type CountedFamily,
@@ -273,6 +274,30 @@ describe('what a call is worth to the book', () => {
     expect(changeOf(call, {}, { 'igniter.open': 1.1 })).toBeUndefined();
     expect(changeOf({ watched, repairs: [] }, {}, { 'igniter.open': 2 })).toBe('neither');
     expect(changeOf({ watched: [], repairs: [] }, {}, {})).toBeUndefined();
+  });
+});
+
+describe('why somebody came back', () => {
+  const visit = (title: string, causeTitle = '', standing = 'proved') => ({ part: title, title, causeTitle, standing });
+  const none = { part: 'none', title: 'nothing', causeTitle: '', standing: 'proved' };
+  test.each([
+    ['the same part, proved before', visit('igniter'), visit('igniter'), 'again'],
+    ['the same part, only suspected before', visit('igniter', '', 'suspected'), visit('igniter'), 'unproved'],
+    [
+      'the limit again, with the cause named before',
+      visit('limit', 'air filter'),
+      visit('limit', 'air filter'),
+      'cause',
+    ],
+    ['the limit again, with a cause only now', visit('limit'), visit('limit', 'air filter'), 'cause'],
+    ['what had been the cause broke itself', visit('limit', 'blower'), visit('blower'), 'cause'],
+    ['another part of the same cause', visit('limit', 'air filter'), visit('heat exchanger', 'air filter'), 'cause'],
+    ['another part after a proof', visit('igniter'), visit('flame rod'), 'other'],
+    ['another part where nothing had been proved', visit('igniter', '', 'suspected'), visit('flame rod'), 'unproved'],
+    ['nothing wrong', visit('igniter'), none, 'nothing'],
+    ['still open', visit('igniter'), undefined, 'unknown'],
+  ])('%s', (_, before, next, why) => {
+    expect(cameBackFor(before, next)).toBe(why);
   });
 });
 

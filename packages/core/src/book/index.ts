@@ -12,6 +12,8 @@ export {
   type RateBook,
   rateBook,
 } from './rate-book';
+export { CAME_BACK_FOR, type CameBackFor, cameBackFor } from './came-back';
+export { ADVICE_FIGURES, type AdviceFigure, SAID_GROUPS } from './figures';
 export { AGES, ageOf, FEW_CASES } from './grouping';
 export { type CountedTest, learnTests, testsOf, withLearnedTests } from './learned-tests';
 export { type LearnedRate, learnRates, sum } from './rates';

@@ -66,7 +66,7 @@ export async function advice(
   if (whose === 'shop' && !leads(person))
     throw new Problem(403, 'Not yours to see', 'Everybody sees their own calls; a lead sees those of the shop.');
   const meant = whose === 'mine' ? { ...filter, person: person.id } : filter;
-  const [{ rows, groups, tests, minutes, worst }, names] = await Promise.all([
+  const [{ rows, groups, returns, tests, minutes, worst }, names] = await Promise.all([
     sums.of('advice', meant, () => adviceOf(meant)),
     namesOfAll(),
   ]);
@@ -92,7 +92,8 @@ export async function advice(
     of,
     stages: STAGES.map((stage) => ({ stage, right: shareOf(total(`${stage}Right`), total(`${stage}Of`)) })),
     lasting: shareOf(total('old') - total('cameBack'), total('old')),
-    groups: groups.map((g) => ({ said: g.said, was: shareOf(g.rightly, g.of) })),
+    returns,
+    groups: groups.map((g) => ({ group: g.group, said: g.said, was: shareOf(g.rightly, g.of) })),
     tests: spreadOf(of, tests),
     minutes: spreadOf(of, minutes),
     cannot: total('cannot'),
@@ -100,6 +101,7 @@ export async function advice(
     fitted: total('fitted'),
     unproved: total('unproved'),
     inVain: total('inVain'),
+    moreTests: total('moreTests'),
     families: by(
       (r) => r.profile,
       (id) => id,

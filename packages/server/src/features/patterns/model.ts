@@ -1,5 +1,5 @@
 import { rateFields } from '@zetalysis/contract';
-import type { Suspicion } from '@zetalysis/core/book';
+import type { CameBackFor, Suspicion } from '@zetalysis/core/book';
 import type { Dimension } from '@zetalysis/core/units';
 import {
   DataTypes,
@@ -49,6 +49,8 @@ export class StoredFacts extends Model<InferAttributes<StoredFacts>, InferCreati
   declare gap: CreationOptional<number | null>;
   /** Somebody had to come to the same machine again soon. */
   declare cameBack: CreationOptional<boolean>;
+  /** And why, as the records tell. */
+  declare backFor: CreationOptional<CameBackFor | null>;
 }
 
 /** How much of a case a call is for a way of failing. */
@@ -154,6 +156,7 @@ export function definePatterns(sequelize: Sequelize): void {
       told: DataTypes.BOOLEAN,
       gap: DataTypes.INTEGER,
       cameBack: DataTypes.BOOLEAN,
+      backFor: DataTypes.STRING(10),
     },
     { sequelize, tableName: 'case_facts', timestamps: false },
   );

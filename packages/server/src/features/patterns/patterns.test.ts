@@ -1,5 +1,5 @@
 import type { Advice, Breaks, PatternsStanding, Rates, SeenCase, Trends } from '@zetalysis/contract';
-import type { RateBook } from '@zetalysis/core/book';
+import { ADVICE_FIGURES, type AdviceFigure, type RateBook } from '@zetalysis/core/book';
 import { MILLIS_A_YEAR } from '@zetalysis/core/history';
 import { openHouse } from '../../../test/house';
 
@@ -61,6 +61,36 @@ test('everybody sees what the advice on their own calls was worth, a lead that o
     expect(right.high).toBeGreaterThanOrEqual(right.share);
   }
   expect(await get('/patterns/advice?whose=shop', 'imre')).toMatchObject({ status: 403 });
+});
+
+test('every figure of the advice has its calls behind it', async () => {
+  await readAll();
+  const { body: advice } = await get<Advice>('/patterns/advice?whose=shop');
+  const behind = async (figure: AdviceFigure): Promise<number> => {
+    const { status, body } = await get<{ cases: SeenCase[] }>(`/patterns/cases?figure=${figure}`);
+    expect(status).toBe(200);
+    return body.cases.length;
+  };
+  const counts = new Map<AdviceFigure, number>();
+  for (const figure of ADVICE_FIGURES) counts.set(figure, await behind(figure));
+  for (const { stage, right } of advice.stages) expect(counts.get(`${stage}-wrong`)).toBe(right.of - right.right);
+  expect(counts.get('more-tests')).toBe(advice.moreTests);
+  expect(counts.get('back')).toBe(advice.lasting.of - advice.lasting.right);
+  expect(advice.returns.reduce((sum, r) => sum + r.cases, 0)).toBe(counts.get('back'));
+  for (const { why, cases } of advice.returns) expect(counts.get(`back-${why}`)).toBe(cases);
+  expect(advice.groups.length).toBeGreaterThan(0);
+  for (const { group, was } of advice.groups) expect(counts.get(`said-${group}`)).toBe(was.of);
+  for (const [figure, times] of [
+    ['fitted', advice.fitted],
+    ['unproved', advice.unproved],
+    ['in-vain', advice.inVain],
+    ['cannot', advice.cannot],
+    ['will-not', advice.willNot],
+  ] as const) {
+    expect(counts.get(figure)! > 0).toBe(times > 0);
+    expect(counts.get(figure)).toBeLessThanOrEqual(times);
+  }
+  expect((await get('/patterns/cases?figure=luck')).status).toBe(400);
 });
 
 test('rates are learned, kept, published and taken back by a lead; what they would have changed is said', async () => {
@@ -157,6 +187,10 @@ test('how long tests take and how often looks mislead is learned of the calls th
     expect(rate).toBeGreaterThan(low);
     expect(rate).toBeLessThan(high);
   }
+  const { test: name, profile } = minutes[0]!;
+  const behind = new URLSearchParams({ test: name, profile }).toString();
+  expect((await get<{ cases: SeenCase[] }>(`/patterns/cases?${behind}`)).body.cases.length).toBeGreaterThan(0);
+  expect((await get<{ cases: SeenCase[] }>('/patterns/cases?test=nobody')).body.cases).toEqual([]);
   const kept = (await post<Rates>('/rates', { words: 'with its tests' })).body.versions[0]!;
   const { book } = (await get<{ book: RateBook }>(`/rates/${kept.version}`)).body;
   const [family] = minutes.map((x) => x.profile);

@@ -70,6 +70,7 @@ export class ShopRates {
             Object.entries(learned?.[of] ?? {}).map(([test, r]) => ({
               ...r,
               profile,
+              test,
               of,
               title: titles[profile]?.[test] ?? test,
             })),

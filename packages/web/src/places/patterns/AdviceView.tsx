@@ -1,9 +1,8 @@
-import type { Advice, Me, PatternsFilter, SharedBy } from '@zetalysis/contract';
-import { FEW_CASES } from '@zetalysis/core/book';
+import type { Advice, Me, PatternsFilter } from '@zetalysis/contract';
+import type { CameBackFor } from '@zetalysis/core/book';
 import { can } from '@zetalysis/core/rules';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useProfiles } from '../../api/queries';
 import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
 import { Choices } from '../../kit/Choices';
@@ -11,10 +10,13 @@ import { Empty } from '../../kit/Empty';
 import { Notice } from '../../kit/Notice';
 import { Waiting } from '../../kit/Waiting';
 import { CordPiece } from '../../diagrams/CordPiece';
+import { AdviceBy } from './AdviceBy';
 import { Calibration } from './Calibration';
+import { Cases } from './Cases';
+import { Counted } from './Counted';
 import styles from './Patterns.module.css';
-import { saveTable } from './save-table';
-import { useAdvice } from './use-patterns';
+import { percent } from './percent';
+import { type Behind, useAdvice } from './use-patterns';
 
 const STAGES: Readonly<Record<Advice['stages'][number]['stage'], string>> = {
   complaint: 'Told on the telephone',
@@ -23,7 +25,16 @@ const STAGES: Readonly<Record<Advice['stages'][number]['stage'], string>> = {
   end: 'All tests',
 };
 
-const percent = (x: number): string => `${Math.round(x * 100)}`;
+const CAME_BACK: Readonly<Record<CameBackFor, string>> = {
+  again: 'The same part again',
+  cause: 'Its cause was still there',
+  unproved: 'It had not been proved',
+  other: 'Something else broke',
+  nothing: 'Nothing was wrong',
+  unknown: 'Not known yet',
+};
+
+type Show = (behind: Behind) => void;
 
 /** Whether the advice was right: one's own calls, or for a lead those of the shop. */
 export function AdviceView({ me, filter }: { readonly me: Me; readonly filter: PatternsFilter }) {
@@ -31,6 +42,7 @@ export function AdviceView({ me, filter }: { readonly me: Me; readonly filter: P
   const [query, setQuery] = useSearchParams();
   const whose = leads && query.get('whose') !== 'mine' ? 'shop' : 'mine';
   const { data, error } = useAdvice(filter, whose);
+  const [behind, setBehind] = useState<Behind>();
   if (error) return <Notice kind="problem">{error.message}</Notice>;
   if (!data) return <Waiting>Counting…</Waiting>;
   const set = (next: 'mine' | 'shop'): void =>
@@ -55,31 +67,56 @@ export function AdviceView({ me, filter }: { readonly me: Me; readonly filter: P
         <Empty>No break was recorded on these calls.</Empty>
       ) : (
         <div className={styles.advice}>
-          <Along advice={data} />
           <div>
-            <Calibration groups={data.groups} />
-            <Against advice={data} />
+            <Along advice={data} onShow={setBehind} />
+            <Returns advice={data} onShow={setBehind} />
           </div>
           <div>
-            <By advice={data} />
-            <NotDone advice={data} />
+            <Calibration groups={data.groups} onShow={setBehind} />
+            <Against advice={data} onShow={setBehind} />
+            <NotDone advice={data} onShow={setBehind} />
+          </div>
+          <div>
+            <AdviceBy advice={data} onShow={setBehind} />
             <Worst advice={data} />
           </div>
         </div>
+      )}
+      {behind && (
+        <Cases
+          behind={behind}
+          filter={whose === 'mine' ? { ...filter, person: me.id } : filter}
+          onClose={() => setBehind(undefined)}
+        />
       )}
     </>
   );
 }
 
-function Along({ advice }: { readonly advice: Advice }) {
+interface Props {
+  readonly advice: Advice;
+  readonly onShow: Show;
+}
+
+function Along({ advice, onShow }: Props) {
   const points = [
-    ...advice.stages.map(({ stage, right }) => ({ title: STAGES[stage], note: 'first suspect right', right })),
-    { title: '30 days later', note: 'nobody came back', right: advice.lasting },
+    ...advice.stages.map(({ stage, right }) => ({
+      title: STAGES[stage],
+      note: 'first suspect right',
+      right,
+      behind: { title: `${STAGES[stage]}: first suspect wrong`, figure: `${stage}-wrong` } as const,
+    })),
+    {
+      title: '30 days later',
+      note: 'nobody came back',
+      right: advice.lasting,
+      behind: { title: 'Somebody came back within 30 days', figure: 'back' } as const,
+    },
   ];
   return (
     <Block title="Along a call" note={`${advice.of} breaks`}>
       <ol className={styles.along}>
-        {points.map(({ title, note, right }) => (
+        {points.map(({ title, note, right, behind }) => (
           <li key={title}>
             <CordPiece state={right.of > 0 ? 'lit' : 'unlit'} />
             <span>
@@ -91,6 +128,11 @@ function Along({ advice }: { readonly advice: Advice }) {
               <small>
                 {right.of === 0 ? 'no call' : `${percent(right.low)}–${percent(right.high)} of ${right.of}`}
               </small>
+              {right.right < right.of && (
+                <Counted behind={behind} onShow={onShow}>
+                  {right.of - right.right} not
+                </Counted>
+              )}
             </span>
           </li>
         ))}
@@ -98,10 +140,20 @@ function Along({ advice }: { readonly advice: Advice }) {
       <dl className={styles.figures}>
         <dt>Repairs before anything condemned the part</dt>
         <dd>
-          {advice.unproved} of {advice.fitted}
+          <Counted behind={{ title: 'Repaired before it was condemned', figure: 'unproved' }} onShow={onShow}>
+            {advice.unproved}
+          </Counted>{' '}
+          of{' '}
+          <Counted behind={{ title: 'Calls with a repair', figure: 'fitted' }} onShow={onShow}>
+            {advice.fitted}
+          </Counted>
         </dd>
         <dt>Repairs that were of something else</dt>
-        <dd>{advice.inVain}</dd>
+        <dd>
+          <Counted behind={{ title: 'Something else was repaired', figure: 'in-vain' }} onShow={onShow}>
+            {advice.inVain}
+          </Counted>
+        </dd>
       </dl>
     </Block>
   );
@@ -109,7 +161,7 @@ function Along({ advice }: { readonly advice: Advice }) {
 
 const whole = (n: number | null): string => (n === null ? '–' : String(Math.round(n)));
 
-function Against({ advice: { tests, minutes } }: { readonly advice: Advice }) {
+function Against({ advice: { tests, minutes, moreTests }, onShow }: Props) {
   return (
     <Block title="Tests and minutes, against the plan" note="proved calls">
       <dl className={styles.figures}>
@@ -125,96 +177,54 @@ function Against({ advice: { tests, minutes } }: { readonly advice: Advice }) {
         <dd>
           <b>{whole(minutes.most)}</b> min, {whole(tests.most)} tests
         </dd>
+        <dt>More tests than planned</dt>
+        <dd>
+          <Counted behind={{ title: 'More tests than planned', figure: 'more-tests' }} onShow={onShow}>
+            {moreTests}
+          </Counted>
+        </dd>
       </dl>
     </Block>
   );
 }
 
-const KINDS = { families: 'Family', people: 'Person', seasons: 'Season' } as const;
-
-function By({ advice }: { readonly advice: Advice }) {
-  const [by, setBy] = useState<keyof typeof KINDS>('families');
-  const profiles = useProfiles();
-  const title = (row: SharedBy): string => profiles.data?.find((p) => p.id === row.id)?.title ?? row.title;
-  const rows = advice[by];
+/** Why somebody had to come again. */
+function Returns({ advice: { lasting, returns }, onShow }: Props) {
+  if (returns.length === 0) return null;
   return (
-    <Block
-      title={`First suspect right, by ${KINDS[by].toLowerCase()}`}
-      note={
-        <Button
-          tone="quiet"
-          onClick={() =>
-            saveTable(
-              'advice',
-              rows.map((r) => ({ of: title(r), ...flat(r) })),
-            )
-          }
-        >
-          CSV
-        </Button>
-      }
-    >
-      <table className={styles.by}>
-        <thead>
-          <tr>
-            <th scope="col">{KINDS[by]}</th>
-            <th scope="col">9 in 10 within</th>
-            <th scope="col">%</th>
-            <th scope="col">calls</th>
-            <th scope="col">min</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.id} data-few={r.right.of < FEW_CASES || undefined}>
-              <th scope="row">{title(r)}</th>
-              <td>
-                <svg viewBox="0 0 100 12" preserveAspectRatio="none" aria-hidden="true">
-                  <path className={styles.grid} d="M0 6H100" />
-                  <path
-                    className={styles.within}
-                    d={`M${r.right.low * 100} 6H${r.right.high * 100}M${r.right.low * 100} 2V10M${r.right.high * 100} 2V10`}
-                  />
-                  <path className={styles.point} d={`M${r.right.share * 100} 6h0`} />
-                </svg>
-              </td>
-              <td>{r.right.of === 0 ? '–' : percent(r.right.share)}</td>
-              <td>{r.right.of}</td>
-              <td>{r.right.of < FEW_CASES ? 'few' : whole(r.minutes)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <Choices label="By">
-        {(Object.keys(KINDS) as (keyof typeof KINDS)[])
-          .filter((k) => k !== 'people' || advice.people.length > 0)
-          .map((k) => (
-            <Button key={k} aria-pressed={by === k} onClick={() => setBy(k)}>
-              {KINDS[k]}
-            </Button>
-          ))}
-      </Choices>
+    <Block title="Came back within 30 days" note={`${lasting.of - lasting.right} of ${lasting.of} calls`}>
+      <dl className={styles.figures}>
+        {returns.map(({ why, cases }) => (
+          <Fragment key={why}>
+            <dt>{CAME_BACK[why]}</dt>
+            <dd>
+              <Counted behind={{ title: `Came back: ${CAME_BACK[why]}`, figure: `back-${why}` }} onShow={onShow}>
+                {cases}
+              </Counted>
+            </dd>
+          </Fragment>
+        ))}
+      </dl>
     </Block>
   );
 }
 
-const flat = ({ right, minutes, planned }: SharedBy) => ({
-  calls: right.of,
-  right: right.right,
-  low: right.low,
-  high: right.high,
-  minutes,
-  planned,
-});
-
-function NotDone({ advice: { cannot, willNot } }: { readonly advice: Advice }) {
+function NotDone({ advice: { cannot, willNot }, onShow }: Props) {
   return (
     <Block title="Proposed and not done" note={`${cannot + willNot} tests`}>
       <dl className={styles.figures}>
         <dt>Could not be made</dt>
-        <dd>{cannot}</dd>
+        <dd>
+          <Counted behind={{ title: 'Could not be made', figure: 'cannot' }} onShow={onShow}>
+            {cannot}
+          </Counted>
+        </dd>
         <dt>Was not wanted</dt>
-        <dd>{willNot}</dd>
+        <dd>
+          <Counted behind={{ title: 'Was not wanted', figure: 'will-not' }} onShow={onShow}>
+            {willNot}
+          </Counted>
+        </dd>
       </dl>
     </Block>
   );

@@ -5,14 +5,22 @@ import { Block } from '../../kit/Block';
 import { Empty } from '../../kit/Empty';
 import { token } from '../../theme/token';
 import { useTheme } from '../../theme/use-theme';
+import { Counted } from './Counted';
 import styles from './Patterns.module.css';
+import type { Behind } from './use-patterns';
 
 Drawn.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
 
 const HUNDRED = 100;
 
 /** What was said of the first suspect once a try was watched, against how often it was that. */
-export function Calibration({ groups }: { readonly groups: Advice['groups'] }) {
+export function Calibration({
+  groups,
+  onShow,
+}: {
+  readonly groups: Advice['groups'];
+  readonly onShow: (b: Behind) => void;
+}) {
   const [light] = useTheme();
   const of = groups.reduce((sum, g) => sum + g.was.of, 0);
   const axis = (words: string) => ({
@@ -99,7 +107,17 @@ export function Calibration({ groups }: { readonly groups: Advice['groups'] }) {
                     <td>
                       {Math.round(g.was.low * HUNDRED)}–{Math.round(g.was.high * HUNDRED)}
                     </td>
-                    <td>{g.was.of}</td>
+                    <td>
+                      <Counted
+                        behind={{
+                          title: `About ${Math.round(g.said * HUNDRED)} % was said`,
+                          figure: `said-${g.group}`,
+                        }}
+                        onShow={onShow}
+                      >
+                        {g.was.of}
+                      </Counted>
+                    </td>
                   </tr>
                 ))}
               </tbody>

@@ -4,13 +4,16 @@ import { formatNumber } from '@zetalysis/core/units';
 import { Button } from '../../kit/Button';
 import { Dialog } from '../../kit/Dialog';
 import { Table } from '../../kit/Table';
+import { Counted } from './Counted';
 import { saveTable } from './save-table';
+import type { Behind } from './use-patterns';
 
 type Learned = Rates['tests'][number];
 
 interface Props {
   readonly tests: readonly Learned[];
   readonly families: ReadonlyMap<string, string>;
+  readonly onShow: (behind: Behind) => void;
   readonly onClose: () => void;
 }
 
@@ -20,7 +23,7 @@ const KINDS = {
 } as const;
 
 /** How long tests take here and how often looks mislead, learned beside assumed; they are published with the rates. */
-export function LearnedTests({ tests, families, onClose }: Props) {
+export function LearnedTests({ tests, families, onShow, onClose }: Props) {
   return (
     <Dialog title="Tests, learned beside assumed" onClose={onClose} width={900}>
       {(Object.keys(KINDS) as (keyof typeof KINDS)[]).map((of) => {
@@ -48,7 +51,11 @@ export function LearnedTests({ tests, families, onClose }: Props) {
                 {
                   title: 'Times',
                   figures: true,
-                  cell: (x) => `${x.cases}${x.cases < FEW_CASES ? ', few' : ''}`,
+                  cell: (x) => (
+                    <Counted behind={{ title: x.title, test: x.test, profile: x.profile }} onShow={onShow}>
+                      {`${x.cases}${x.cases < FEW_CASES ? ', few' : ''}`}
+                    </Counted>
+                  ),
                 },
               ]}
             />

@@ -69,14 +69,15 @@ export function RatesView({ me, filter }: { readonly me: Me; readonly filter: Pa
         <Drawn lines={counted.slice(0, SHOWN)} families={titles} onShow={show} />
       )}
       <Published rates={data} may={can(me, 'rates') === '+'} />
-      {behind && <Cases behind={behind} filter={filter} onClose={() => setBehind(undefined)} />}
       {tests && (
         <LearnedTests
           tests={data.tests.filter((x) => filter.profile === undefined || x.profile === filter.profile)}
           families={titles}
+          onShow={setBehind}
           onClose={() => setTests(false)}
         />
       )}
+      {behind && <Cases behind={behind} filter={filter} onClose={() => setBehind(undefined)} />}
     </Block>
   );
 }

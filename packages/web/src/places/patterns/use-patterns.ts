@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PatternsFilter, PatternsStanding } from '@zetalysis/contract';
+import type { AdviceFigure } from '@zetalysis/core/book';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { http } from '../../api/http';
@@ -88,7 +89,12 @@ export interface Behind {
   readonly part?: string;
   readonly cause?: string;
   readonly way?: string;
+  readonly test?: string;
+  readonly figure?: AdviceFigure;
   readonly profile?: string;
+  readonly person?: string;
+  readonly from?: string;
+  readonly until?: string;
 }
 
 export const useCases = (filter: PatternsFilter, { title: _title, ...asked }: Behind) =>

@@ -1,4 +1,12 @@
 import type { PatternsFilter, Trends } from '@zetalysis/contract';
+import {
+  type AdviceFigure,
+  CAME_BACK_FOR,
+  type CameBackFor,
+  SAID_GROUPS,
+  type Stage,
+  STAGES,
+} from '@zetalysis/core/book';
 import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
 import { BROKE, select } from './select';
 
@@ -120,6 +128,30 @@ export async function breaksOfMakes(filter: PatternsFilter): Promise<SeriesRow[]
   }));
 }
 
+/** Only of calls that are old enough it is known that nobody came back. */
+const OLD = `f.machineId IS NOT NULL AND f.openedAt < NOW() - INTERVAL ${CALLBACK_WITHIN_DAYS} DAY`;
+const BACK = `${OLD} AND f.cameBack`;
+const MORE_TESTS = "f.standing = 'proved' AND f.tests > f.plannedTests";
+/** In which group what was said of the first suspect falls. */
+const SAID = `LEAST(${SAID_GROUPS - 1}, FLOOR(f.watchedSaid * ${SAID_GROUPS}))`;
+
+/** What each figure of the advice counts, as a condition on `f`. */
+const FIGURES: ReadonlyMap<AdviceFigure, string> = new Map([
+  ...STAGES.map((stage) => [`${stage}-wrong`, `f.${stage}Right = 0`] as const),
+  ['fitted', 'f.fitted > 0'],
+  ['unproved', 'f.unproved > 0'],
+  ['in-vain', 'f.inVain > 0'],
+  ['cannot', 'f.cannot > 0'],
+  ['will-not', 'f.willNot > 0'],
+  ['more-tests', MORE_TESTS],
+  ['back', BACK],
+  ...CAME_BACK_FOR.map((why) => [`back-${why}`, `${BACK} AND f.backFor = '${why}'`] as const),
+  ...Array.from(
+    { length: SAID_GROUPS },
+    (_, i) => [`said-${i}`, `f.watchedRight IS NOT NULL AND ${SAID} = ${i}`] as const,
+  ),
+]);
+
 interface CaseRow {
   readonly call: string;
   readonly machine: string | null;
@@ -140,20 +172,24 @@ export async function casesBehind(
     readonly part?: string | undefined;
     readonly cause?: string | undefined;
     readonly way?: string | undefined;
+    readonly test?: string | undefined;
+    readonly figure?: AdviceFigure | undefined;
   },
 ): Promise<(Omit<CaseRow, 'openedAt'> & { openedAt: string })[]> {
   const { sql, values } = meant(filter);
-  const { part, cause, way } = filter;
+  const { part, cause, way, test, figure } = filter;
   const more = [
     part !== undefined && 'f.title = :part',
     cause !== undefined && 'f.causeTitle = :cause',
     way !== undefined && 'EXISTS (SELECT 1 FROM case_ways w WHERE w.callId = f.callId AND w.way = :way)',
+    test !== undefined && 'EXISTS (SELECT 1 FROM case_tests x WHERE x.callId = f.callId AND x.test = :test)',
+    figure !== undefined && FIGURES.get(figure),
   ].filter((p) => p !== false);
   const rows = await select<CaseRow>(
     `SELECT f.callId AS \`call\`, m.label AS machine, f.openedAt, f.profile, p.fullName AS person, f.title, f.causeTitle AS cause, f.standing
        ${FACTS} JOIN people p ON p.id = f.personId WHERE ${BROKE} ${sql} ${more.map((c) => `AND ${c}`).join(' ')}
        ORDER BY f.openedAt DESC, f.callId LIMIT ${MOST}`,
-    { ...values, part, cause, way },
+    { ...values, part, cause, way, test },
   );
   return rows.map((r) => ({ ...r, openedAt: new Date(r.openedAt).toISOString() }));
 }
@@ -180,11 +216,7 @@ export async function slidingLines({ profile, make, site }: PatternsFilter): Pro
   return rows.map((r) => ({ ...r, lastAt: iso(r.lastAt)!, earliest: iso(r.earliest), latest: iso(r.latest) }));
 }
 
-const RIGHT = ['complaint', 'watched', 'half', 'end'] as const;
-const counts = RIGHT.map((s) => `SUM(f.${s}Right) AS ${s}Right, COUNT(f.${s}Right) AS ${s}Of`).join(', ');
-/** Only of calls that are old enough it is known that nobody came back. */
-const OLD = `f.machineId IS NOT NULL AND f.openedAt < NOW() - INTERVAL ${CALLBACK_WITHIN_DAYS} DAY`;
-
+const counts = STAGES.map((s) => `SUM(f.${s}Right) AS ${s}Right, COUNT(f.${s}Right) AS ${s}Of`).join(', ');
 /** What the advice came to on the calls of a family, of one person and one season, as sums. */
 export type AdviceRow = Readonly<Record<AdviceSum, number>> & {
   readonly profile: string;
@@ -194,7 +226,7 @@ export type AdviceRow = Readonly<Record<AdviceSum, number>> & {
 };
 type AdviceSum =
   | 'of'
-  | `${(typeof RIGHT)[number]}${'Right' | 'Of'}`
+  | `${Stage}${'Right' | 'Of'}`
   | 'minutes'
   | 'planned'
   | 'plannedOf'
@@ -203,6 +235,7 @@ type AdviceSum =
   | 'fitted'
   | 'unproved'
   | 'inVain'
+  | 'moreTests'
   | 'old'
   | 'cameBack';
 
@@ -224,17 +257,21 @@ export async function adviceOf(filter: PatternsFilter) {
           AND f.standing = 'proved' GROUP BY value, planned`,
       values,
     ).then((rows) => rows.map((r) => ({ value: orNull(r.value), planned: orNull(r.planned), n: Number(r.n) })));
-  const [rows, groups, tests, minutes, worst] = await Promise.all([
+  const [rows, groups, returns, tests, minutes, worst] = await Promise.all([
     select<Record<string, string | number | null>>(
       `SELECT f.profile, f.personId, YEAR(f.openedAt - INTERVAL 6 MONTH) AS season, COUNT(*) AS \`of\`, ${counts}, SUM(f.minutes) AS minutes,
               SUM(f.plannedMinutes) AS planned, COUNT(f.plannedMinutes) AS plannedOf, SUM(f.cannot) AS cannot, SUM(f.willNot) AS willNot,
-              SUM(f.fitted) AS fitted, SUM(f.unproved) AS unproved, SUM(f.inVain) AS inVain, SUM(${OLD}) AS old, SUM(${OLD} AND f.cameBack) AS cameBack
+              SUM(f.fitted) AS fitted, SUM(f.unproved) AS unproved, SUM(f.inVain) AS inVain, SUM(${MORE_TESTS}) AS moreTests, SUM(${OLD}) AS old, SUM(${BACK}) AS cameBack
          ${facts} ${where} GROUP BY f.profile, f.personId, season`,
       values,
     ),
-    select<{ said: number; of: number | string; rightly: number | string }>(
-      `SELECT LEAST(6, FLOOR(f.watchedSaid * 7)) AS bin, AVG(f.watchedSaid) AS said, COUNT(*) AS \`of\`, SUM(f.watchedRight) AS rightly
+    select<{ bin: number; said: number; of: number | string; rightly: number | string }>(
+      `SELECT ${SAID} AS bin, AVG(f.watchedSaid) AS said, COUNT(*) AS \`of\`, SUM(f.watchedRight) AS rightly
          ${facts} ${where} AND f.watchedRight IS NOT NULL GROUP BY bin ORDER BY bin`,
+      values,
+    ),
+    select<{ why: CameBackFor; cases: number | string }>(
+      `SELECT f.backFor AS why, COUNT(*) AS cases ${facts} ${where} AND ${BACK} AND f.backFor IS NOT NULL GROUP BY f.backFor ORDER BY cases DESC, why`,
       values,
     ),
     often('f.tests', 'f.plannedTests'),
@@ -250,7 +287,13 @@ export async function adviceOf(filter: PatternsFilter) {
       const numbers = Object.fromEntries(Object.entries(rest).map(([k, v]) => [k, Number(v ?? 0)]));
       return { profile: String(profile), personId: String(personId), ...numbers } as AdviceRow;
     }),
-    groups: groups.map(({ said, of, rightly }) => ({ said: Number(said), of: Number(of), rightly: Number(rightly) })),
+    groups: groups.map(({ bin, said, of, rightly }) => ({
+      group: Number(bin),
+      said: Number(said),
+      of: Number(of),
+      rightly: Number(rightly),
+    })),
+    returns: returns.map(({ why, cases }) => ({ why, cases: Number(cases) })),
     tests,
     minutes,
     worst,

@@ -1,6 +1,6 @@
-import type { TestFact } from '@zetalysis/core/book';
-import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
-import type { CreationAttributes } from 'sequelize';
+import { cameBackFor, type TestFact } from '@zetalysis/core/book';
+import { callbacksAmong } from '@zetalysis/core/history';
+import { type CreationAttributes, QueryTypes, type Transaction } from 'sequelize';
 import { retried } from '../../../db/retry';
 import type { MachineLine } from '../facts';
 import { StoredFacts, StoredLine, StoredLinesRead, StoredTest, StoredWay } from '../model';
@@ -21,7 +21,7 @@ export const keepFacts = (
   tests: readonly TestFact[],
 ): Promise<void> =>
   retried(StoredFacts.sequelize!, async (transaction) => {
-    const { callId, profile, make, age } = facts;
+    const { callId, machineId, profile, make, age } = facts;
     await StoredTest.destroy({ where: { callId }, transaction });
     await StoredWay.destroy({ where: { callId }, transaction });
     await StoredFacts.destroy({ where: { callId }, transaction });
@@ -41,6 +41,8 @@ export const keepFacts = (
       replacements: { callId, upTo: facts.upTo },
       transaction,
     });
+    // What hangs on the other calls of its machine is found out anew.
+    if (machineId) await StoredLinesRead.destroy({ where: { machineId }, transaction });
   });
 
 /** Machines of which calls were read since their readings were looked at. */
@@ -82,15 +84,47 @@ export const keepLines = (machineId: string, stamp: number, lines: readonly Mach
       `UPDATE case_facts f JOIN (
          SELECT callId, DATEDIFF(openedAt, LAG(openedAt) OVER (PARTITION BY title ORDER BY openedAt)) AS gap
            FROM case_facts WHERE machineId = :machineId) g ON g.callId = f.callId
-          SET f.gap = g.gap, f.cameBack = ${CAME_BACK}`,
+          SET f.gap = g.gap`,
       { replacements: { machineId }, transaction },
     );
+    await keepReturns(machineId, transaction);
     await StoredLinesRead.upsert({ machineId, stamp }, { transaction });
   });
 
-/** Somebody came to the machine again within so many days. */
-const CAME_BACK = `EXISTS (SELECT 1 FROM calls b WHERE b.machineId = f.machineId AND b.createdAt > f.openedAt
-  AND b.createdAt <= f.openedAt + INTERVAL ${CALLBACK_WITHIN_DAYS} DAY)`;
+interface VisitRow {
+  readonly callId: string;
+  readonly createdAt: Date;
+  readonly ending: string | null;
+  /** Nothing where no break was recorded, or it is not read yet. */
+  readonly part: string | null;
+  readonly title: string;
+  readonly causeTitle: string;
+  readonly standing: string;
+}
+
+/** After which visits to a machine somebody came back, and why. */
+async function keepReturns(machineId: string, transaction: Transaction): Promise<void> {
+  const visits = await StoredFacts.sequelize!.query<VisitRow>(
+    `SELECT c.id AS callId, c.createdAt, JSON_VALUE(o.body, '$.ending') AS ending, f.part, f.title, f.causeTitle, f.standing
+       FROM calls c LEFT JOIN overviews o ON o.callId = c.id LEFT JOIN case_facts f ON f.callId = c.id WHERE c.machineId = :machineId`,
+    { replacements: { machineId }, transaction, type: QueryTypes.SELECT },
+  );
+  const recorded = new Map(
+    visits.flatMap((v) => (v.part === null ? [] : [[v.callId, { ...v, part: v.part }] as const])),
+  );
+  const returns = callbacksAmong(
+    visits.map(({ callId, createdAt, ending }) => ({
+      id: callId,
+      openedAt: new Date(createdAt).toISOString(),
+      ending,
+    })),
+  );
+  for (const [callId, visit] of recorded) {
+    const by = returns.get(callId)?.by;
+    const backFor = by === undefined ? null : cameBackFor(visit, recorded.get(by));
+    await StoredFacts.update({ cameBack: by !== undefined, backFor }, { where: { callId }, transaction });
+  }
+}
 
 /** Calls and machines that are still to be read. */
 export async function unreadCount(): Promise<number> {
