@@ -99,7 +99,7 @@ test.describe('on a phone', () => {
     const behind = page.getByRole('dialog');
     await expect(behind.getByRole('link', { name: 'Review' })).toHaveCount(calls);
     expect(await violations(page)).toEqual([]);
-    await behind.getByRole('button', { name: 'Close' }).click();
+    await behind.getByRole('button', { name: 'Close' }).last().click();
     await open(page, stack.url);
     await expect(page.getByRole('button', { name: 'Publish' })).toHaveCount(0);
     // As tall as the page is: nothing lies half under the bar of the places, where nobody would tap it.

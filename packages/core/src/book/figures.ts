@@ -7,6 +7,7 @@ export const SAID_GROUPS = 7;
 /** What a figure of the advice counts: each has its calls. */
 export type AdviceFigure =
   | `${Stage}-wrong`
+  | 'watched'
   | 'fitted'
   | 'unproved'
   | 'in-vain'
@@ -19,6 +20,7 @@ export type AdviceFigure =
 
 export const ADVICE_FIGURES: readonly AdviceFigure[] = [
   ...STAGES.map((stage) => `${stage}-wrong` as const),
+  'watched',
   'fitted',
   'unproved',
   'in-vain',

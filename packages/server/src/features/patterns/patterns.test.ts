@@ -75,6 +75,7 @@ test('every figure of the advice has its calls behind it', async () => {
   for (const figure of ADVICE_FIGURES) counts.set(figure, await behind(figure));
   for (const { stage, right } of advice.stages) expect(counts.get(`${stage}-wrong`)).toBe(right.of - right.right);
   expect(counts.get('more-tests')).toBe(advice.moreTests);
+  expect(counts.get('watched')).toBe(advice.stages.find((s) => s.stage === 'watched')!.right.of);
   expect(counts.get('back')).toBe(advice.lasting.of - advice.lasting.right);
   expect(advice.returns.reduce((sum, r) => sum + r.cases, 0)).toBe(counts.get('back'));
   for (const { why, cases } of advice.returns) expect(counts.get(`back-${why}`)).toBe(cases);

@@ -68,7 +68,7 @@ export function AdviceBy({ advice, onShow }: Props) {
               </td>
               <td>{r.right.of === 0 ? '–' : percent(r.right.share)}</td>
               <td>
-                <Counted behind={{ title: title(r), ...ofRow[by](r) }} onShow={onShow}>
+                <Counted behind={{ title: title(r), figure: 'watched', ...ofRow[by](r) }} onShow={onShow}>
                   {r.right.of}
                 </Counted>
               </td>

@@ -138,6 +138,7 @@ const SAID = `LEAST(${SAID_GROUPS - 1}, FLOOR(f.watchedSaid * ${SAID_GROUPS}))`;
 /** What each figure of the advice counts, as a condition on `f`. */
 const FIGURES: ReadonlyMap<AdviceFigure, string> = new Map([
   ...STAGES.map((stage) => [`${stage}-wrong`, `f.${stage}Right = 0`] as const),
+  ['watched', 'f.watchedRight IS NOT NULL'],
   ['fitted', 'f.fitted > 0'],
   ['unproved', 'f.unproved > 0'],
   ['in-vain', 'f.inVain > 0'],
