@@ -36,6 +36,7 @@ import {
 import { bypassLimit } from '../src/rules';
 import { endingsNow, hintWords, lessonView, standView } from '../src/presentation';
 import { AS_IT_STANDS, PLAIN, variantsOf, withVariant } from '../src/profile';
+import type { Hypothesis } from '../src/inference';
 import { kindOf, type Question } from '../src/question';
 import { FIRST_EPISODE } from '../src/simulation';
 import type { CallEvent } from '../src/visit';
@@ -105,6 +106,32 @@ describe('what is drawn', () => {
     for (const h of hideable(engine, 'cause', {})) expect(h.cause).not.toBe(h.breaks);
     for (const h of hideable(engine, 'fitful', {})) expect(h.occurs).toBeLessThan(1);
   });
+
+  test.each(FAMILIES)(
+    '%s: every fault that makes a try end otherwise can be drawn, and stands before somebody',
+    (id) => {
+      const engine = engineOf(id);
+      const ends = (h: Hypothesis): string =>
+        JSON.stringify(
+          kindOf({ kind: 'outcome' }).predict(engine.model, engine.traces.last(h.faults, [FIRST_EPISODE]), {
+            kind: 'outcome',
+          }),
+        );
+      const sound = ends(engine.healthy);
+      const drawn = new Map(
+        EXERCISE_KINDS.flatMap((kind) => hideable(engine, kind, {}).map((h) => [h, kind] as const)),
+      );
+      const showing = engine.hypotheses.filter((h) => h.kind === 'fault' && h.repair !== 'none' && ends(h) !== sound);
+      expect(showing.length).toBeGreaterThan(20);
+      expect(showing.filter((h) => !drawn.has(h)).map((h) => h.family)).toEqual([]);
+      for (const h of showing) {
+        const exercise = { level: 1, seed: 5, profile: id, kind: drawn.get(h)!, hidden: h.index };
+        const stand = new Stand(layOut(exercise, profileText(id), engine));
+        stand.runTo(30_000);
+        expect(stand.machine().clock).toBe(30_000);
+      }
+    },
+  );
 
   test('kinds come about as often as they should, and what somebody confuses comes more often', () => {
     const engine = engineOf('furnace-condensing');
