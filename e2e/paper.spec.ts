@@ -169,6 +169,16 @@ test('a part is swapped: the note, a wire list that is ticked off, and whether t
   await fit.getByRole('button', { name: 'Run every step' }).click();
   await expect(fit.getByRole('alert')).toContainText('is not a reading');
   expect(await violations(page)).toEqual([]);
+  // What the shop keeps of it, and one that is fitted leaves the van.
+  const kept = dialog.getByRole('region', { name: 'What the shop keeps of it' });
+  await expect(kept).toContainText('MV-GV');
+  await choose(page, 'Which part', 'flame rod', 'flame rod');
+  await expect(kept).toContainText('MV-FR');
+  const along = async (): Promise<number> => Number(/own van (\d+)/.exec((await kept.textContent())!)![1]);
+  const before = await along();
+  await kept.getByRole('button', { name: 'One is fitted' }).click();
+  await expect(kept.getByRole('status')).toContainText('It left your van');
+  expect(await along()).toBe(before - 1);
 });
 
 test('on a phone the page for the customer can be read', async ({ page, stack }) => {

@@ -67,7 +67,13 @@ const series = t.Object({
   between: nullable(count),
 });
 
-const breaks = t.Object({ lines: t.Array(line), total: t.Integer(), series: t.Array(series) });
+const breaks = t.Object({
+  lines: t.Array(line),
+  total: t.Integer(),
+  series: t.Array(series),
+  /** Of calls after which somebody came back and it is known why: on so many it was what had been left behind. */
+  repeats: t.Object({ same: t.Integer(), of: t.Integer() }),
+});
 
 const seen = t.Object({
   call: uuid,

@@ -17,11 +17,13 @@ import {
   learnTests,
   loadVan,
   mendedBy,
+  partsAfter,
   namedWay,
   type Need,
   planLoad,
   priceOf,
   SHELF,
+  sameAgain,
   shareOf,
   shortOf,
   standsOut,
@@ -298,6 +300,31 @@ describe('why somebody came back', () => {
     ['still open', visit('igniter'), undefined, 'unknown'],
   ])('%s', (_, before, next, why) => {
     expect(cameBackFor(before, next)).toBe(why);
+  });
+});
+
+describe('what a call needs whose machine broke shortly before', () => {
+  const parts = [
+    { part: 'igniter', title: 'igniter', share: 0.5 },
+    { part: 'rod', title: 'flame rod', share: 0.3 },
+  ];
+  const sum = (of: readonly { share: number }[]): number => of.reduce((s, p) => s + p.share, 0);
+
+  test('what it needed then comes to the front by as much as callbacks are the same again', () => {
+    const known = { same: 30, of: 92 };
+    const again = sameAgain(known);
+    expect(again).toBeCloseTo(0.324, 3);
+    const after = partsAfter(parts, { part: 'rod', title: 'flame rod' }, known);
+    expect(after.map((p) => p.part)).toEqual(['rod', 'igniter']);
+    expect(after[0]!.share).toBeCloseTo(again + 0.3 * (1 - again), 9);
+    // What is left of all chances still needs no part.
+    expect(1 - sum(after)).toBeCloseTo((1 - again) * (1 - sum(parts)), 9);
+  });
+
+  test('a part of which the engine says nothing is needed again as well; without callbacks of one’s own what is assumed counts', () => {
+    const after = partsAfter(parts, { part: 'board', title: 'control' }, { same: 0, of: 0 });
+    expect(after.find((p) => p.part === 'board')!.share).toBeCloseTo(0.3, 9);
+    expect(sameAgain({ same: 0, of: 400 })).toBeLessThan(0.01);
   });
 });
 

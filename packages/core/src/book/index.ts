@@ -18,6 +18,7 @@ export { AGES, ageOf, FEW_CASES } from './grouping';
 export { type CountedTest, learnTests, testsOf, withLearnedTests } from './learned-tests';
 export { type LearnedRate, learnRates, sum } from './rates';
 export { type CallReview, reviewOf } from './review';
+export { partsAfter, type Repeats, sameAgain } from './same-again';
 export { type Share, shareOf } from './share';
 export { standsOut } from './stands-out';
 export { type Change, changeOf, firstUnder, type Suspicion, suspicionsOf } from './suspicion';

@@ -1,4 +1,4 @@
-import { type Carried, partsNeeded } from '../analysis';
+import { byTelephone, type Carried, partsNeeded } from '../analysis';
 import { type Assessment, type Engine, repairOrder } from '../diagnosis';
 import { predicts } from '../inference';
 import type { CallState } from '../visit';
@@ -15,6 +15,8 @@ export interface CallLength {
   readonly likely: string;
   /** New parts that may be needed, the likeliest first. */
   readonly parts: readonly Carried[];
+  /** Nothing was entered yet but what a customer can tell. */
+  readonly untouched: boolean;
 }
 
 /** Suspects beyond these hardly change how long it takes. */
@@ -43,12 +45,14 @@ export function callLength(
   const [first] = suspects;
   const total = times.reduce((sum, { weight }) => sum + weight, 0);
   const parts = partsNeeded(engine, assessment);
-  if (!first || total <= 0) return { ...UNKNOWN, likely: '', parts };
+  const untouched = state.evidence.items.every((i) => byTelephone(engine.model, i.observation));
+  if (!first || total <= 0) return { ...UNKNOWN, likely: '', parts, untouched };
   return {
     p50: Math.round(quantile(times, 0.5 * total)),
     p80: Math.round(quantile(times, 0.8 * total)),
     likely: repairWords(engine.model, first.repair),
     parts,
+    untouched,
   };
 }
 

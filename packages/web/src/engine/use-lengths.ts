@@ -3,6 +3,7 @@ import type { DayItem, Me } from '@zetalysis/contract';
 import type { CallLength } from '@zetalysis/core/presentation';
 import type { TestingStandard } from '@zetalysis/core/standards';
 import type { CallEvent } from '@zetalysis/core/visit';
+import { callbacksOf } from '../api/ended';
 import { http } from '../api/http';
 import { holdEngine } from './client';
 
@@ -11,6 +12,14 @@ const STALE_MS = 5 * 60_000;
 /** A call as a day has it: how long it takes, and what machine it is. */
 export interface LengthOfCall extends CallLength {
   readonly profile: string;
+  /** What broke on its machine shortly before, where somebody was there and nothing else is known yet. */
+  readonly before: Before | undefined;
+}
+
+interface Before {
+  readonly part: string;
+  readonly title: string;
+  readonly at: string;
 }
 
 /** How long each call of a day takes from where it stands, by the engine; nothing while that is not known. */
@@ -43,8 +52,19 @@ async function lengthOf(id: string, { role, grants }: Me, standard: TestingStand
   const hold = holdEngine();
   try {
     const engine = await hold.load(head.profile, head.profileVersion, head.build, head.settings.rates);
-    return { ...(await engine.length(log, { person: { role, grants }, standard })), profile: head.profile };
+    const length = await engine.length(log, { person: { role, grants }, standard });
+    const before = head.machine && length.untouched ? await brokeBefore(id, head.machine.id) : undefined;
+    return { ...length, profile: head.profile, before };
   } finally {
     hold.release();
   }
+}
+
+/** What was recorded on the visit that a call comes back from. */
+async function brokeBefore(call: string, machine: string): Promise<Before | undefined> {
+  const calls = await http('GET /machines/:id/calls', { params: { id: machine } });
+  const of = callbacksOf(calls).get(call)?.of;
+  const visit = calls.find(({ id }) => id === of);
+  const record = visit?.overview.record;
+  return record && record.part !== 'none' ? { part: record.part, title: record.title, at: visit.openedAt } : undefined;
 }

@@ -7,14 +7,27 @@ import type { Person } from '../session/model';
 import { namesOfAll } from '../session/repository';
 import type { Book } from './book';
 import { machineYears } from './machine-years';
-import { adviceOf, type AdviceRow, breaksBy, breaksOfMakes, casesBehind, slidingLines } from './repository/figures';
+import {
+  adviceOf,
+  type AdviceRow,
+  breaksBy,
+  breaksOfMakes,
+  casesBehind,
+  repeatsOf,
+  slidingLines,
+} from './repository/figures';
 
 /** What breaks and why, the most frequent first, and series that stand out. */
 export const breaks = ({ sums }: Book, filter: PatternsFilter): Promise<Breaks> =>
   sums.of('breaks', filter, () => breaksOf(filter));
 
 async function breaksOf(filter: PatternsFilter): Promise<Breaks> {
-  const [rows, makes, years] = await Promise.all([breaksBy(filter), breaksOfMakes(filter), machineYears()]);
+  const [rows, makes, years, repeats] = await Promise.all([
+    breaksBy(filter),
+    breaksOfMakes(filter),
+    machineYears(),
+    repeatsOf(filter),
+  ]);
   const lines = new Map<string, Breaks['lines'][number]>();
   for (const { part, title, cause, causeTitle, cases, proved, recent, before } of rows) {
     const line = lines.get(title) ?? {
@@ -49,7 +62,12 @@ async function breaksOf(filter: PatternsFilter): Promise<Breaks> {
     if (!standsOut(row.cases, expected)) return [];
     return [{ ...row, expected, between: gaps >= FEWEST_GAPS ? between : null }];
   });
-  return { lines: sorted, total: sum(sorted.map((l) => l.cases)), series: series.sort((a, b) => b.cases - a.cases) };
+  return {
+    lines: sorted,
+    total: sum(sorted.map((l) => l.cases)),
+    series: series.sort((a, b) => b.cases - a.cases),
+    repeats,
+  };
 }
 
 /** The calls behind a figure. */

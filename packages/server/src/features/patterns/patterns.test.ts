@@ -79,6 +79,12 @@ test('every figure of the advice has its calls behind it', async () => {
   expect(counts.get('back')).toBe(advice.lasting.of - advice.lasting.right);
   expect(advice.returns.reduce((sum, r) => sum + r.cases, 0)).toBe(counts.get('back'));
   for (const { why, cases } of advice.returns) expect(counts.get(`back-${why}`)).toBe(cases);
+  // Those of the last thirty days count as well where it is known already that somebody came back.
+  const { repeats } = (await get<Breaks>('/patterns/breaks')).body;
+  const told = (...whys: readonly string[]): number =>
+    advice.returns.reduce((sum, r) => (whys.includes(r.why) ? sum + r.cases : sum), 0);
+  expect(repeats.same).toBeGreaterThanOrEqual(told('again', 'cause', 'unproved'));
+  expect(repeats.of - repeats.same).toBeGreaterThanOrEqual(told('other', 'nothing'));
   expect(advice.groups.length).toBeGreaterThan(0);
   for (const { group, was } of advice.groups) expect(counts.get(`said-${group}`)).toBe(was.of);
   for (const [figure, times] of [

@@ -9,6 +9,7 @@ import { Choice } from '../../kit/Choice';
 import { Dialog } from '../../kit/Dialog';
 import { Field } from '../../kit/Field';
 import { Notice } from '../../kit/Notice';
+import { InStock } from './InStock';
 import styles from './SwapDialog.module.css';
 import { useAppliance } from './use-appliance';
 
@@ -46,6 +47,7 @@ export default function SwapDialog({ drawing, view, engine, onBody, onClose }: P
           <div>{swap.note ? <Note note={swap.note} /> : <p>There is no note for this part: go by its sheet.</p>}</div>
           <div>
             <WireList swap={swap} wires={view.wires} onBody={onBody} />
+            <InStock part={part} />
             {swap.fields.length > 0 && <WillItFit part={part} swap={swap} ask={engine.willItFit} />}
           </div>
         </div>

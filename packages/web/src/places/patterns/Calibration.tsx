@@ -2,11 +2,13 @@ import type { Advice } from '@zetalysis/contract';
 import { Chart as Drawn, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import { Block } from '../../kit/Block';
+import { Button } from '../../kit/Button';
 import { Empty } from '../../kit/Empty';
 import { token } from '../../theme/token';
 import { useTheme } from '../../theme/use-theme';
 import { Counted } from './Counted';
 import styles from './Patterns.module.css';
+import { saveTable } from './save-table';
 import type { Behind } from './use-patterns';
 
 Drawn.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
@@ -90,6 +92,23 @@ export function Calibration({
           </p>
           <details>
             <summary>As a table</summary>
+            <Button
+              tone="quiet"
+              onClick={() =>
+                saveTable(
+                  'said-and-was',
+                  groups.map(({ said, was }) => ({
+                    said,
+                    was: was.share,
+                    low: was.low,
+                    high: was.high,
+                    calls: was.of,
+                  })),
+                )
+              }
+            >
+              CSV
+            </Button>
             <table className={styles.by}>
               <thead>
                 <tr>

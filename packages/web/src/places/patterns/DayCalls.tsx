@@ -38,6 +38,11 @@ export function DayCalls({ calls, planned, lengths, mended }: Props) {
                   <Link to={`/calls/${call}`}>{title === '' ? 'No machine' : title}</Link>
                 </b>
                 <i>“{words}”</i>
+                {length?.before && (
+                  <small>
+                    broke before, {length.before.at.slice(0, 10)}: {length.before.title}
+                  </small>
+                )}
                 <small>
                   {first === undefined ? 'is being worked out' : `first visit mends it: ${percent(first)} %`}
                 </small>

@@ -7,7 +7,7 @@ import { Choice } from '../../kit/Choice';
 import { Dialog } from '../../kit/Dialog';
 import { Field } from '../../kit/Field';
 import { Notice } from '../../kit/Notice';
-import { useMoves, useVans, useWriting } from './use-stock';
+import { useMoves, useVans, useWriting } from '../../api/stock';
 import styles from './Van.module.css';
 
 interface Props {

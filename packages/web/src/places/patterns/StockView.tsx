@@ -9,7 +9,7 @@ import { Table } from '../../kit/Table';
 import { Waiting } from '../../kit/Waiting';
 import { ItemDialog } from './ItemDialog';
 import { saveTable } from './save-table';
-import { useStock, useVans } from './use-stock';
+import { useStock, useVans } from '../../api/stock';
 import styles from './Van.module.css';
 
 /** Every part that the shop keeps: on the shelf, in each van, what stands in for it, and what is to be reordered. */

@@ -1,7 +1,7 @@
 import type { KeptItem, Me } from '@zetalysis/contract';
-import { type LoadLine, type LoadPlan, planLoad, SHELF } from '@zetalysis/core/book';
+import { type LoadLine, type LoadPlan, partsAfter, planLoad, type Repeats, SHELF } from '@zetalysis/core/book';
 import { useState } from 'react';
-import { useLengths } from '../../engine/use-lengths';
+import { type LengthOfCall, useLengths } from '../../engine/use-lengths';
 import { Block } from '../../kit/Block';
 import { Button } from '../../kit/Button';
 import { Waiting } from '../../kit/Waiting';
@@ -15,7 +15,7 @@ import { Shortages } from './Shortages';
 import { ThisSet } from './ThisSet';
 import type { OfDay } from './use-calls-of';
 import { useBreaks } from './use-patterns';
-import { useMoves } from './use-stock';
+import { useMoves } from '../../api/stock';
 import styles from './Van.module.css';
 
 interface Props {
@@ -42,7 +42,9 @@ export function VanLoading({ me, van, calls, planned, items, budget, onBudget }:
   for (const { part, cases } of breaks.data?.lines ?? []) broke.set(part, (broke.get(part) ?? 0) + cases);
   const known = calls.flatMap(({ call }) => {
     const length = lengths.get(call);
-    return length === undefined ? [] : [{ id: call, profile: length.profile, parts: length.parts }];
+    return length === undefined
+      ? []
+      : [{ id: call, profile: length.profile, parts: partsOf(length, breaks.data?.repeats) }];
   });
   const plan = planLoad({ calls: known, items, van, measure, most, left, taken, broke: (p) => broke.get(p) ?? 0 });
   const places = new Map(calls.map(({ call, title }) => [call, title]));
@@ -130,6 +132,10 @@ export function VanLoading({ me, van, calls, planned, items, budget, onBudget }:
     </div>
   );
 }
+
+/** What a call may need: where its machine broke shortly before, that again as often as callbacks are. */
+const partsOf = ({ parts, before }: LengthOfCall, repeats: Repeats = { same: 0, of: 0 }) =>
+  before ? partsAfter(parts, before, repeats) : parts;
 
 function changed(set: ReadonlySet<string>, id: string, to: boolean): ReadonlySet<string> {
   const next = new Set(set);

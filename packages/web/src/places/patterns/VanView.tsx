@@ -8,7 +8,7 @@ import { Notice } from '../../kit/Notice';
 import { Waiting } from '../../kit/Waiting';
 import { readBudget, sayBudget, USUAL } from './budget';
 import { useCallsOf } from './use-calls-of';
-import { useStock, useVans } from './use-stock';
+import { useStock, useVans } from '../../api/stock';
 import styles from './Van.module.css';
 import { VanLoading } from './VanLoading';
 

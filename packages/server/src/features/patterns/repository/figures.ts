@@ -6,6 +6,7 @@ import {
   SAID_GROUPS,
   type Stage,
   STAGES,
+  type Repeats,
 } from '@zetalysis/core/book';
 import { CALLBACK_WITHIN_DAYS } from '@zetalysis/core/history';
 import { BROKE, select } from './select';
@@ -100,6 +101,17 @@ export async function breaksBy(filter: PatternsFilter): Promise<BreakRow[]> {
     recent: Number(r.recent),
     before: Number(r.before),
   }));
+}
+
+/** How often it was the same again where somebody came back, of those calls of which it is known why. */
+export async function repeatsOf(filter: PatternsFilter): Promise<Repeats> {
+  const { sql, values } = meant(filter);
+  const [row] = await select<{ same: number | string | null; of: number | string }>(
+    `SELECT SUM(f.backFor IN ('again', 'cause', 'unproved')) AS same, COUNT(*) AS \`of\`
+       ${factsOf(filter)} WHERE ${BROKE} AND f.backFor IS NOT NULL AND f.backFor <> 'unknown' ${sql}`,
+    values,
+  );
+  return { same: Number(row!.same ?? 0), of: Number(row!.of) };
 }
 
 export interface SeriesRow {

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { KeptItem, StockItem, StockMove } from '@zetalysis/contract';
-import { http } from '../../api/http';
+import { http } from './http';
 
 const STOCK = ['stock'];
 
