@@ -70,10 +70,17 @@ async function breaksOf(filter: PatternsFilter): Promise<Breaks> {
   };
 }
 
-/** The calls behind a figure. */
-export const cases = async (filter: Parameters<typeof casesBehind>[0]): Promise<Replied<typeof patterns.cases>> => ({
-  cases: await casesBehind(filter),
-});
+/** The calls behind a figure; those of the advice on one's own calls, or for a lead on anybody's. Throws a Problem. */
+export async function cases(
+  person: Person,
+  filter: Parameters<typeof casesBehind>[0],
+): Promise<Replied<typeof patterns.cases>> {
+  if (filter.figure !== undefined && filter.person !== person.id && !leads(person)) throw notYours();
+  return { cases: await casesBehind(filter) };
+}
+
+const notYours = (): Problem =>
+  new Problem(403, 'Not yours to see', 'Everybody sees their own calls; a lead sees those of the shop.');
 
 /** What the advice on one's own calls was worth; on those of the shop for a lead. Throws a Problem. */
 export async function advice(
@@ -81,8 +88,7 @@ export async function advice(
   person: Person,
   { whose = 'mine', ...filter }: PatternsFilter & { whose?: 'mine' | 'shop' | undefined },
 ): Promise<Advice> {
-  if (whose === 'shop' && !leads(person))
-    throw new Problem(403, 'Not yours to see', 'Everybody sees their own calls; a lead sees those of the shop.');
+  if (whose === 'shop' && !leads(person)) throw notYours();
   const meant = whose === 'mine' ? { ...filter, person: person.id } : filter;
   const [{ rows, groups, returns, tests, minutes, worst }, names] = await Promise.all([
     sums.of('advice', meant, () => adviceOf(meant)),

@@ -98,6 +98,11 @@ test('every figure of the advice has its calls behind it', async () => {
     expect(counts.get(figure)).toBeLessThanOrEqual(times);
   }
   expect((await get('/patterns/cases?figure=luck')).status).toBe(400);
+  // What the advice to others came to is theirs to see, and a lead's.
+  const me = (await get<{ id: string }>('/session', 'imre')).body.id;
+  expect((await get(`/patterns/cases?figure=watched&person=${me}`, 'imre')).status).toBe(200);
+  expect((await get('/patterns/cases?figure=watched', 'imre')).status).toBe(403);
+  expect((await get('/patterns/cases?part=igniter', 'imre')).status).toBe(200);
 });
 
 test('rates are learned, kept, published and taken back by a lead; what they would have changed is said', async () => {

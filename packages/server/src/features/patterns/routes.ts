@@ -13,7 +13,7 @@ export function patternRoutes(book: Book): Router {
   serve(router, patterns.standing, () => standingOf(book));
   serve(router, patterns.read, () => reading.read());
   serve(router, patterns.breaks, ({ query }) => breaks(book, query));
-  serve(router, patterns.cases, ({ query }) => cases(query));
+  serve(router, patterns.cases, ({ query }, { person }) => cases(person, query));
   serve(router, patterns.advice, ({ query }, { person }) => advice(book, person, query));
   serve(router, patterns.trends, ({ query }) => trends(query));
   serve(router, patterns.rates, () => rates.rates());
