@@ -35,6 +35,8 @@ for (const [name, size] of [
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
     // What is shut off by an order is how the appliance is set.
     await stop(page).getByRole('button', { name: 'Done' }).click();
+    // A second tap before the next order stands there would be one of the same.
+    await expect(stop(page).locator('[aria-current]')).toContainText('Switch the power off');
     await stop(page).getByRole('button', { name: 'Done' }).click();
     await expect(stop(page).locator('[aria-current]')).toContainText('Shut the water feed by hand');
     await expect(evidence(page)).toContainText('Set: gas shut');
@@ -119,6 +121,7 @@ test('a bypass that was forgotten stops the work, and Today is red; twice its ti
   expect(sent.ok()).toBe(true);
   await expect(stop(page)).toContainText('A bypass that must come off', { timeout: 20_000 });
   await stop(page).getByRole('button', { name: 'Done' }).click();
+  await expect(stop(page).locator('[data-state="done"]')).toHaveCount(1);
   await stop(page).getByRole('button', { name: 'Done' }).click();
   await stop(page).getByRole('button', { name: 'It is over…' }).click();
   await stop(page).getByLabel('Why it was on, and that it is off').fill('I was called away; it is off');
