@@ -198,10 +198,13 @@ export async function casesBehind(
     test !== undefined && 'EXISTS (SELECT 1 FROM case_tests x WHERE x.callId = f.callId AND x.test = :test)',
     figure !== undefined && FIGURES.get(figure),
   ].filter((p) => p !== false);
+  // The newest are found by the index of the days alone, and only then joined with what is shown of them.
   const rows = await select<CaseRow>(
     `SELECT f.callId AS \`call\`, m.label AS machine, f.openedAt, f.profile, p.fullName AS person, f.title, f.causeTitle AS cause, f.standing
-       ${FACTS} JOIN people p ON p.id = f.personId WHERE ${BROKE} ${sql} ${more.map((c) => `AND ${c}`).join(' ')}
-       ORDER BY f.openedAt DESC, f.callId LIMIT ${MOST}`,
+       FROM (SELECT f.callId ${factsOf(filter)} WHERE ${BROKE} ${sql} ${more.map((c) => `AND ${c}`).join(' ')}
+              ORDER BY f.openedAt DESC, f.callId DESC LIMIT ${MOST}) n
+       JOIN case_facts f ON f.callId = n.callId LEFT JOIN machines m ON m.id = f.machineId JOIN people p ON p.id = f.personId
+       ORDER BY f.openedAt DESC, f.callId DESC`,
     { ...values, part, cause, way, test },
   );
   return rows.map((r) => ({ ...r, openedAt: new Date(r.openedAt).toISOString() }));
